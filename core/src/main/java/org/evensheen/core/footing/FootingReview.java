@@ -1,0 +1,217 @@
+package org.evensheen.core.footing;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.evensheen.core.footing.Finding.Kind;
+import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Contender.Role;
+import org.evensheen.core.study.Contender.Source;
+import org.evensheen.core.study.Happening;
+import org.evensheen.core.study.Measure;
+import org.evensheen.core.study.Occasion;
+import org.evensheen.core.study.Section;
+import org.evensheen.core.study.Stage;
+import org.evensheen.core.study.StudyRecord;
+
+/** Looks a study over and lists what limits it, gravest first. */
+public final class FootingReview {
+    /** Contact angle above which water on a stripped section does not lie flat, degrees. */
+    public static final double FLAT = 45;
+
+    /** Days for which a gauge check holds: eight weeks. */
+    public static final int GAUGE_CHECK_HOLDS = 56;
+
+    private final StudyRecord study;
+    private final Measure measure;
+    private final Optional<Occasion> at;
+    private final List<Finding> findings = new ArrayList<>();
+
+    private FootingReview(StudyRecord study, Measure measure, Optional<Occasion> at) {
+        this.study = study;
+        this.measure = measure;
+        this.at = at;
+    }
+
+    /**
+     * Findings on a study as judged on one measure.
+     *
+     * @param day the day up to which it is judged
+     */
+    public static List<Finding> of(StudyRecord study, Measure measure, int day) {
+        FootingReview review = new FootingReview(study, measure, study.judgedBy(day, measure));
+        review.control();
+        review.baseline();
+        review.design();
+        review.conduct(day);
+        return review.findings.stream()
+                .sorted(Comparator.comparing((Finding f) -> f.kind().atMost()))
+                .toList();
+    }
+
+    private void control() {
+        List<Section> bare = study.bareSections().toList();
+        if (bare.isEmpty()) {
+            add(
+                    Kind.NO_BARE_SECTION,
+                    "All %d sections carry a product."
+                            .formatted(study.sections().size()),
+                    "Leave two sections untreated in the next study; nothing can be set against bare in this one.");
+        } else {
+            at.ifPresent(o -> {
+                if (bare.stream().noneMatch(s -> study.mean(s, o, measure).isPresent())) {
+                    add(
+                            Kind.NO_BARE_READING,
+                            "Neither %s was read for %s on day %d."
+                                    .formatted(codes(bare), measure.label().toLowerCase(), o.day()),
+                            "Read %s on the same day, before the panel changes.".formatted(codes(bare)));
+                }
+            });
+        }
+    }
+
+    private void baseline() {
+        List<Section> beading = sections(this::beadsAtStart);
+        List<Section> unproven = sections(s -> water(s).findAny().isEmpty());
+        if (!beading.isEmpty()) {
+            add(
+                    Kind.BASELINE_NOT_BARE,
+                    "Water stood on %s before anything was applied (more than %.0f°, or graded above 0)."
+                            .formatted(codes(beading), FLAT),
+                    "Strip again until water lies flat everywhere, and start over.");
+        } else if (!unproven.isEmpty()) {
+            add(
+                    Kind.BASELINE_UNPROVEN,
+                    "No drop and no grade on %s of %d sections before anything was applied."
+                            .formatted(
+                                    unproven.size() == study.sections().size() ? "any" : codes(unproven),
+                                    study.sections().size()),
+                    "Next time, wet every stripped section and grade it, or measure a drop, before applying.");
+        }
+    }
+
+    /** Occasions at the bare stage with a look at water on this section. */
+    private Stream<Occasion> water(Section section) {
+        return Stream.of(Measure.DROP, Measure.WATER_GRADE)
+                .flatMap(m -> study.firstRead(section, Stage.BARE, m).stream());
+    }
+
+    private boolean beadsAtStart(Section section) {
+        return over(section, Measure.DROP, FLAT) || over(section, Measure.WATER_GRADE, 0);
+    }
+
+    private boolean over(Section section, Measure water, double limit) {
+        Optional<Occasion> last = study.occasionsRead(water).stream()
+                .filter(o -> o.stage() == Stage.BARE
+                        && !study.readings(section, o, water).isEmpty())
+                .max(Comparator.naturalOrder());
+        return last.flatMap(o -> study.mean(section, o, water))
+                .filter(spread -> spread.mean() > limit)
+                .isPresent();
+    }
+
+    private void design() {
+        List<Contender> products =
+                study.contenders().stream().filter(c -> !c.isBare()).toList();
+        List<Contender> single =
+                products.stream().filter(c -> study.sectionsOf(c).count() < 2).toList();
+        if (!single.isEmpty()) {
+            add(
+                    Kind.ONE_SECTION_EACH,
+                    "%d of %d products stand on a single section: product and place can't be told apart."
+                            .formatted(single.size(), products.size()),
+                    "Give each product a second section in another row.");
+        }
+        List<Section> byHand = sections(Section::byHand);
+        if (!byHand.isEmpty()) {
+            add(
+                    Kind.PLACED_BY_HAND,
+                    "%s %s placed by hand.".formatted(codes(byHand), byHand.size() == 1 ? "was" : "were"),
+                    "Let lots decide which product goes where.");
+        }
+        if (products.stream().noneMatch(c -> c.role() == Role.REFERENCE)) {
+            add(
+                    Kind.NO_REFERENCE,
+                    "%d products, none of them a known reference.".formatted(products.size()),
+                    "Include one product that you test every time.");
+        }
+        long rows = study.sections().stream().map(Section::row).distinct().count();
+        boolean stuck = products.stream()
+                .anyMatch(c -> study.sectionsOf(c).count() > 1
+                        && study.sectionsOf(c).map(Section::row).distinct().count() < 2);
+        if (rows > 1 && stuck) {
+            add(
+                    Kind.NOT_BLOCKED,
+                    "Some products have all their sections in one of %d rows.".formatted(rows),
+                    "Share rows out, so that low and high places fall on every product.");
+        }
+        List<Contender> silent =
+                products.stream().filter(c -> c.source() == Source.UNDISCLOSED).toList();
+        if (!silent.isEmpty()) {
+            add(
+                    Kind.SOURCE_UNDISCLOSED,
+                    "How %d of %d products were come by is not told.".formatted(silent.size(), products.size()),
+                    "Say whether each was bought, gifted, lent or sponsored.");
+        }
+    }
+
+    private void conduct(int day) {
+        at.ifPresent(o -> {
+            List<Section> unread = sections(s -> study.mean(s, o, measure).isEmpty());
+            if (!unread.isEmpty()) {
+                add(
+                        Kind.SECTIONS_UNREAD,
+                        "%d of %d sections have no %s on day %d."
+                                .formatted(
+                                        unread.size(),
+                                        study.sections().size(),
+                                        measure.label().toLowerCase(),
+                                        o.day()),
+                        "Read %s too, on the same day.".formatted(codes(unread)));
+            }
+        });
+        int judged = at.map(Occasion::day).orElse(day);
+        happened(Happening.Kind.TOPPED)
+                .filter(d -> d <= judged)
+                .findFirst()
+                .ifPresent(d -> add(
+                        Kind.TOPPED_MIDWAY,
+                        "Something was put on top on day %d.".formatted(d),
+                        "Judge day %d or earlier, or start over without toppers.".formatted(Math.max(0, d - 1))));
+        Optional<Integer> checked =
+                happened(Happening.Kind.GAUGE_CHECKED).filter(d -> d <= judged).max(Comparator.naturalOrder());
+        if (checked.filter(d -> judged - d <= GAUGE_CHECK_HOLDS).isEmpty()) {
+            add(
+                    Kind.GAUGE_UNCHECKED,
+                    checked.map(d -> "Last checked on day %d, %d days before.".formatted(d, judged - d))
+                            .orElse("No check of the gauge is on the tape."),
+                    "Check the gauge against a known weight and mark it on the tape.");
+        }
+        if (happened(Happening.Kind.WEATHER_NOTED).noneMatch(d -> d == judged)) {
+            add(
+                    Kind.WEATHER_UNLOGGED,
+                    "No air or panel temperature is on the tape for day %d.".formatted(judged),
+                    "Note the weather on the tape when you read.");
+        }
+    }
+
+    private Stream<Integer> happened(Happening.Kind kind) {
+        return study.happenings().stream().filter(h -> h.kind() == kind).map(Happening::day);
+    }
+
+    private List<Section> sections(Predicate<Section> which) {
+        return study.sections().stream().filter(which).toList();
+    }
+
+    private static String codes(List<Section> sections) {
+        return sections.stream().map(Section::code).collect(Collectors.joining(", "));
+    }
+
+    private void add(Kind kind, String numbers, String remedy) {
+        findings.add(new Finding(kind, numbers, remedy));
+    }
+}

@@ -1,0 +1,38 @@
+package org.evensheen.core.study;
+
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/** Something done to the whole bed on a day, notched on the tape. */
+public record Happening(int day, Kind kind) {
+
+    /** What was done. */
+    public enum Kind {
+        APPLIED("applied", "applied"),
+        WASHED("washed", "washed"),
+        DOSED("dosed", "chemical dose"),
+        TOPPED("topped", "topper or drying aid"),
+        GAUGE_CHECKED("gauge-checked", "gauge checked"),
+        WEATHER_NOTED("weather-noted", "weather noted");
+
+        private final String code;
+        private final String label;
+
+        Kind(String code, String label) {
+            this.code = code;
+            this.label = label;
+        }
+
+        public String code() {
+            return code;
+        }
+
+        public String label() {
+            return label;
+        }
+
+        public static Optional<Kind> ofCode(String code) {
+            return Stream.of(values()).filter(k -> k.code.equals(code)).findFirst();
+        }
+    }
+}

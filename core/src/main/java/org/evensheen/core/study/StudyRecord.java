@@ -1,0 +1,171 @@
+package org.evensheen.core.study;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.TreeSet;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
+import org.evensheen.core.schedule.Plan;
+
+/** Everything that is known of a study at one moment; it never changes, a new reading makes a new record. */
+public final class StudyRecord {
+    private final long seed;
+    private final List<Contender> contenders;
+    private final List<Section> sections;
+    private final Plan plan;
+    private final List<Happening> happenings;
+    private final List<Reading> readings;
+    private final Map<String, Section> byCode = new HashMap<>();
+    private final Map<Slot, List<Reading>> bySlot = new HashMap<>();
+    private final Map<Slot, Optional<Spread>> means = new ConcurrentHashMap<>();
+
+    private record Slot(String section, int day, Stage stage, Measure measure) {}
+
+    /**
+     * @param seed the stored seed behind the lots and every draw
+     * @param contenders in the order of their numbers, from 0
+     * @throws IllegalArgumentException if a section names no contender, a code stands twice, a reading names no
+     *     section, or the same repeat stands twice
+     */
+    public StudyRecord(
+            long seed,
+            List<Contender> contenders,
+            List<Section> sections,
+            Plan plan,
+            List<Happening> happenings,
+            List<Reading> readings) {
+        this.seed = seed;
+        this.contenders = List.copyOf(contenders);
+        this.sections = sections.stream()
+                .sorted(Comparator.comparingDouble(Section::yMm).thenComparingDouble(Section::xMm))
+                .toList();
+        this.plan = plan;
+        this.happenings = List.copyOf(happenings);
+        this.readings = List.copyOf(readings);
+        for (Section section : sections) {
+            Objects.checkIndex(section.contender(), contenders.size());
+            require(byCode.put(section.code(), section) == null, "two sections are coded " + section.code());
+        }
+        for (Reading reading : readings) {
+            require(byCode.containsKey(reading.section()), "there is no section " + reading.section());
+            List<Reading> slot = bySlot.computeIfAbsent(
+                    new Slot(reading.section(), reading.day(), reading.stage(), reading.measure()),
+                    s -> new ArrayList<>());
+            require(slot.stream().noneMatch(r -> r.repeat() == reading.repeat()), "a repeat stands twice: " + reading);
+            slot.add(reading);
+        }
+        bySlot.values().forEach(slot -> slot.sort(Comparator.comparingInt(Reading::repeat)));
+    }
+
+    private static void require(boolean holds, String otherwise) {
+        if (!holds) {
+            throw new IllegalArgumentException(otherwise);
+        }
+    }
+
+    public long seed() {
+        return seed;
+    }
+
+    public List<Contender> contenders() {
+        return contenders;
+    }
+
+    /** Sections in reading order: row by row from the top, left to right. */
+    public List<Section> sections() {
+        return sections;
+    }
+
+    public Plan plan() {
+        return plan;
+    }
+
+    public List<Happening> happenings() {
+        return happenings;
+    }
+
+    public List<Reading> readings() {
+        return readings;
+    }
+
+    public Optional<Section> section(String code) {
+        return Optional.ofNullable(byCode.get(code));
+    }
+
+    public Contender contenderOn(Section section) {
+        return contenders.get(section.contender());
+    }
+
+    public Stream<Section> sectionsOf(Contender contender) {
+        return sections.stream().filter(s -> s.contender() == contender.number());
+    }
+
+    public Stream<Section> bareSections() {
+        return sections.stream().filter(s -> contenderOn(s).isBare());
+    }
+
+    /** Readings that stand in one slot, by repeat. */
+    public List<Reading> readings(Section section, Occasion at, Measure measure) {
+        return bySlot.getOrDefault(new Slot(section.code(), at.day(), at.stage(), measure), List.of());
+    }
+
+    /** Mean and spread of the repeats in one slot, in the measure's score unit; empty if nothing was read. */
+    public Optional<Spread> mean(Section section, Occasion at, Measure measure) {
+        return means.computeIfAbsent(new Slot(section.code(), at.day(), at.stage(), measure), slot -> {
+            List<Reading> repeats = bySlot.getOrDefault(slot, List.of());
+            return repeats.isEmpty()
+                    ? Optional.empty()
+                    : Optional.of(Spread.of(repeats.stream()
+                            .map(r -> r.seen().score(section.areaSquareMetres()))
+                            .toList()));
+        });
+    }
+
+    /** Every occasion on which this measure was read on any section, in order. */
+    public List<Occasion> occasionsRead(Measure measure) {
+        TreeSet<Occasion> read = new TreeSet<>();
+        for (Slot slot : bySlot.keySet()) {
+            if (slot.measure == measure) {
+                read.add(new Occasion(slot.day, slot.stage));
+            }
+        }
+        return List.copyOf(read);
+    }
+
+    /** The first occasion of a stage on which this measure was read on this section. */
+    public Optional<Occasion> firstRead(Section section, Stage stage, Measure measure) {
+        return bySlot.keySet().stream()
+                .filter(s -> s.measure == measure && s.stage == stage && s.section.equals(section.code()))
+                .map(s -> new Occasion(s.day, s.stage))
+                .min(Comparator.naturalOrder());
+    }
+
+    /** The same study with one more reading: what the standing would be if it were kept. */
+    public StudyRecord with(Reading reading) {
+        return new StudyRecord(
+                seed,
+                contenders,
+                sections,
+                plan,
+                happenings,
+                Stream.concat(readings.stream(), Stream.of(reading)).toList());
+    }
+
+    /** The latest judged occasion up to a day on which at least two products were read; empty if there is none. */
+    public Optional<Occasion> judgedBy(int day, Measure measure) {
+        return occasionsRead(measure).stream()
+                .filter(o -> o.day() <= day && o.stage().judged())
+                .filter(o -> contenders.stream()
+                                .filter(c -> !c.isBare())
+                                .filter(c -> sectionsOf(c)
+                                        .anyMatch(s -> !readings(s, o, measure).isEmpty()))
+                                .count()
+                        >= 2)
+                .max(Comparator.naturalOrder());
+    }
+}

@@ -1,0 +1,120 @@
+package org.evensheen.core.footing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.evensheen.core.footing.Finding.Kind;
+import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Happening;
+import org.evensheen.core.study.Measure;
+import org.evensheen.core.study.Observation.DropShape;
+import org.evensheen.core.study.Observation.Graded;
+import org.evensheen.core.study.Reading;
+import org.evensheen.core.study.Section;
+import org.evensheen.core.study.Stage;
+import org.evensheen.core.study.Studies;
+import org.evensheen.core.study.StudyRecord;
+import org.evensheen.core.water.WaterKind;
+import org.junit.jupiter.api.Test;
+
+class FootingReviewTest {
+    private List<Section> sections = Studies.grid(3, 2);
+    private List<Contender> contenders = Studies.contenders(2);
+    private final List<Happening> happenings = new ArrayList<>(
+            List.of(new Happening(0, Happening.Kind.GAUGE_CHECKED), new Happening(28, Happening.Kind.WEATHER_NOTED)));
+    private int baselineGrade = 0;
+    private List<Reading> extra = List.of();
+    private boolean bareRead = true;
+
+    private List<Finding> review() {
+        List<Reading> baseline = sections.stream()
+                .map(s -> new Reading(s.code(), 0, Stage.BARE, 1, new Graded(WaterKind.REPELS, baselineGrade)))
+                .toList();
+        List<Section> read = sections.stream()
+                .filter(s -> bareRead || !contenders.get(s.contender()).isBare())
+                .toList();
+        List<Reading> today = Studies.pulls(read, Studies.LATER, s -> 9 + s.contender());
+        return FootingReview.of(
+                new StudyRecord(
+                        7,
+                        contenders,
+                        sections,
+                        Studies.plan(1),
+                        happenings,
+                        Stream.of(baseline, today, extra).flatMap(List::stream).toList()),
+                Measure.PULL,
+                28);
+    }
+
+    private void finds(Kind kind, Footing footing) {
+        List<Finding> findings = review();
+        assertThat(findings).extracting(Finding::kind).contains(kind);
+        assertThat(findings).allSatisfy(f -> assertThat(f.remedy()).isNotBlank());
+        assertThat(Footing.under(findings)).isEqualTo(footing);
+    }
+
+    @Test
+    void aStudyWithNothingAgainstItIsFirm() {
+        assertThat(review()).isEmpty();
+        assertThat(Footing.under(review())).isEqualTo(Footing.FIRM);
+    }
+
+    @Test
+    void noBareSectionIsAnAnecdote() {
+        sections = sections.stream().filter(s -> s.contender() < 2).toList();
+        finds(Kind.NO_BARE_SECTION, Footing.ANECDOTE);
+    }
+
+    @Test
+    void noBareReadingThatDayIsAnAnecdote() {
+        bareRead = false;
+        finds(Kind.NO_BARE_READING, Footing.ANECDOTE);
+    }
+
+    @Test
+    void waterThatStandsAtTheStartIsAnAnecdoteByGradeOrByDrop() {
+        baselineGrade = 2;
+        finds(Kind.BASELINE_NOT_BARE, Footing.ANECDOTE);
+        baselineGrade = 0;
+        extra = List.of(new Reading("B2", 0, Stage.BARE, 1, new DropShape(2.0, 3.6)));
+        finds(Kind.BASELINE_NOT_BARE, Footing.ANECDOTE);
+        assertThat(review().get(0).numbers()).contains("B2");
+    }
+
+    @Test
+    void oneSectionPerProductIsThin() {
+        sections = Stream.concat(
+                        Studies.grid(3, 1).stream(),
+                        Studies.grid(3, 2).stream().filter(s -> s.code().equals("C2")))
+                .toList();
+        finds(Kind.ONE_SECTION_EACH, Footing.THIN);
+    }
+
+    @Test
+    void aSectionPlacedByHandIsThin() {
+        Section moved = sections.get(0);
+        sections = Stream.concat(
+                        Stream.of(new Section(moved.code(), moved.contender(), 1, 0, 400, 300, 200, true)),
+                        sections.stream().skip(1))
+                .toList();
+        finds(Kind.PLACED_BY_HAND, Footing.THIN);
+    }
+
+    @Test
+    void aTopperInMidRunIsThinAndAnOldGaugeCheckIsFair() {
+        happenings.set(0, new Happening(-40 + 1, Happening.Kind.GAUGE_CHECKED));
+        finds(Kind.GAUGE_UNCHECKED, Footing.FAIR);
+        happenings.add(new Happening(20, Happening.Kind.TOPPED));
+        finds(Kind.TOPPED_MIDWAY, Footing.THIN);
+    }
+
+    @Test
+    void unknownSourceIsFair() {
+        contenders = contenders.stream()
+                .map(c -> new Contender(c.number(), c.name(), c.role(), c.kind(), Contender.Source.UNDISCLOSED))
+                .toList();
+        finds(Kind.SOURCE_UNDISCLOSED, Footing.FAIR);
+    }
+}

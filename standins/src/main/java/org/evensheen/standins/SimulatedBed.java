@@ -1,0 +1,139 @@
+package org.evensheen.standins;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.evensheen.core.schedule.Plan.Planned;
+import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Measure;
+import org.evensheen.core.study.Observation;
+import org.evensheen.core.study.Observation.DropShape;
+import org.evensheen.core.study.Observation.Graded;
+import org.evensheen.core.study.Observation.LeftBehind;
+import org.evensheen.core.study.Observation.Pull;
+import org.evensheen.core.study.Occasion;
+import org.evensheen.core.study.Reading;
+import org.evensheen.core.study.Section;
+import org.evensheen.core.study.Stage;
+import org.evensheen.core.study.StudyRecord;
+import org.evensheen.core.water.SessileDrop;
+import org.hipparchus.analysis.solvers.BrentSolver;
+
+/**
+ * A bed with products on it whose truth is known. Each section has its own lasting offset, each day its own warmth, each
+ * reading its own noise; all three follow from the seed and from what is read, in whatever order it is read.
+ */
+public final class SimulatedBed {
+    private static final double MOST_ANGLE = 125;
+    private static final double DROP_WIDTH = 3.4;
+
+    private final StudyRecord study;
+    private final Paint paint;
+    private final Map<Integer, Coating> coatings;
+    private final int freshDay;
+    private final long seed;
+
+    /**
+     * @param study layout and contenders; its readings are not looked at
+     * @param coatings truth by contender number; bare has none
+     * @param freshDay the day from which wear counts
+     */
+    public SimulatedBed(StudyRecord study, Paint paint, Map<Integer, Coating> coatings, int freshDay, long seed) {
+        this.study = study;
+        this.paint = paint;
+        this.coatings = Map.copyOf(coatings);
+        this.freshDay = freshDay;
+        this.seed = seed;
+    }
+
+    /** Every reading the plan asks for on one section at one occasion. */
+    public List<Reading> read(Section section, Occasion at) {
+        List<Reading> readings = new ArrayList<>();
+        for (Planned planned : study.plan().measures()) {
+            for (int repeat = 1; repeat <= planned.repeats(); repeat++) {
+                readings.add(read(section, at, planned.measure(), repeat));
+            }
+        }
+        return readings;
+    }
+
+    /** One reading. */
+    public Reading read(Section section, Occasion at, Measure measure, int repeat) {
+        return new Reading(section.code(), at.day(), at.stage(), repeat, see(section, at, measure, repeat));
+    }
+
+    /**
+     * The true mean of a contender over all sections it could stand on, free of warmth, place and noise: N, degrees or
+     * g/m².
+     */
+    public double truth(Contender contender, Occasion at, Measure measure) {
+        double bare = bare(measure);
+        Coating coating = coatings.get(contender.number());
+        if (coating == null || at.stage() == Stage.BARE) {
+            return bare;
+        }
+        double fresh = switch (measure) {
+            case PULL -> coating.freshPull();
+            case DROP, WATER_GRADE -> coating.freshAngle();
+            case LEFT_BEHIND -> coating.freshLeft();
+        };
+        return bare + (fresh - bare) * coating.left(at.day() - freshDay);
+    }
+
+    private double bare(Measure measure) {
+        return switch (measure) {
+            case PULL -> paint.pull();
+            case DROP, WATER_GRADE -> paint.angle();
+            case LEFT_BEHIND -> paint.left();
+        };
+    }
+
+    private Observation see(Section section, Occasion at, Measure measure, int repeat) {
+        double scale = bare(measure);
+        double place = paint.betweenSections() * gaussian("place", section.code(), 0, measure, 0)
+                + paint.rowStep() * (section.row() - middleRow());
+        double warmth =
+                measure == Measure.PULL ? Math.exp(paint.warmth() * gaussian("warmth", "", at.day(), measure, 0)) : 1;
+        double noise = paint.betweenRepeats() * gaussian(at.stage().code(), section.code(), at.day(), measure, repeat);
+        double value = warmth * (truth(study.contenderOn(section), at, measure) + scale * (place + noise));
+        return switch (measure) {
+            case PULL -> new Pull(rounded(Math.max(0.5, value), 10));
+            case DROP -> dropOf(Math.max(8, Math.min(MOST_ANGLE, value)));
+            case LEFT_BEHIND -> new LeftBehind(rounded(Math.max(0, value) * section.areaSquareMetres(), 100));
+            case WATER_GRADE -> grade(section, at, value);
+        };
+    }
+
+    /** A drop on a fixed base with this contact angle; heights are read to a hundredth of a millimetre. */
+    private static Observation dropOf(double angle) {
+        double height = new BrentSolver(1e-4)
+                .solve(100, h -> SessileDrop.contactAngle(h, DROP_WIDTH) - angle, 0.06, DROP_WIDTH);
+        return new DropShape(rounded(height, 100), DROP_WIDTH);
+    }
+
+    private Observation grade(Section section, Occasion at, double angle) {
+        Contender contender = study.contenderOn(section);
+        double fresh = truth(contender, new Occasion(freshDay, Stage.FRESH), Measure.DROP);
+        double share = fresh == paint.angle() ? 0 : (angle - paint.angle()) / (fresh - paint.angle());
+        boolean nothing = at.stage() == Stage.BARE || contender.isBare();
+        return new Graded(contender.kind(), nothing ? 0 : (int) Math.max(0, Math.min(4, Math.round(4 * share))));
+    }
+
+    private double middleRow() {
+        return (1 + study.sections().stream().mapToInt(Section::row).max().orElse(1)) / 2.0;
+    }
+
+    private double gaussian(String what, String section, int day, Measure measure, int repeat) {
+        long mixed = seed;
+        for (long part : new long[] {what.hashCode(), section.hashCode(), day, measure.ordinal(), repeat}) {
+            mixed = (mixed ^ part) * 0x9E3779B97F4A7C15L;
+            mixed ^= mixed >>> 29;
+        }
+        return new Random(mixed).nextGaussian();
+    }
+
+    private static double rounded(double value, int perUnit) {
+        return Math.round(value * perUnit) / (double) perUnit;
+    }
+}
