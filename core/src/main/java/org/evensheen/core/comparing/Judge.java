@@ -175,13 +175,15 @@ public final class Judge {
                 house.map(h -> model.withScatter(h.variance(), h.freedom())).orElse(model));
     }
 
+    /** Retention; none where the first effect can't be told from no effect at all. */
     private Optional<Ratio> retention(BlockModel kept, int product) {
         Optional<Integer> bare = bareNumber(kept);
         if (bare.isEmpty() || !kept.treatments().contains(product)) {
             return Optional.empty();
         }
         Ratio ratio = kept.ratio(gain(kept, product, bare.get(), TODAY), gain(kept, product, bare.get(), FRESH));
-        return Double.isFinite(ratio.value()) ? Optional.of(ratio) : Optional.empty();
+        boolean nothingToKeep = kept.freedom() > 0 && ratio.interval().isEmpty();
+        return Double.isFinite(ratio.value()) && !nothingToKeep ? Optional.of(ratio) : Optional.empty();
     }
 
     /** Benefit against bare of the same day: the share {@code 1 − p/b}, or the difference {@code b − p}. */

@@ -116,7 +116,7 @@ public final class RowLots {
                 }
             }
             if (best.oddness() == Double.POSITIVE_INFINITY) {
-                throw new BedTooSmall(bedWidth, bedHeight, inBlock * blocks, fitting(bedWidth, bedHeight));
+                throw new BedTooSmall(bedWidth, bedHeight, inBlock, blocks, fitting(bedWidth, bedHeight));
             }
             return best;
         }
@@ -148,16 +148,30 @@ public final class RowLots {
     /** The bed can't hold so many sections of a size that can be read. */
     public static final class BedTooSmall extends IllegalArgumentException {
         private final int fitting;
+        private final int wideEnough;
+        private final int highEnough;
 
-        BedTooSmall(double width, double height, int asked, int fitting) {
+        BedTooSmall(double width, double height, int inBlock, int blocks, int fitting) {
             super("%d sections of at least %.0f mm square don't fit on %.0f × %.0f mm; %d do"
-                    .formatted(asked, SMALLEST, width, height, fitting));
+                    .formatted(inBlock * blocks, SMALLEST, width, height, fitting));
             this.fitting = fitting;
+            this.wideEnough = (int) Math.max(width, Math.ceil(inBlock * (SMALLEST + GAP) + GAP));
+            this.highEnough = (int) Math.max(height, Math.ceil(blocks * (SMALLEST + GAP) + GAP));
         }
 
         /** How many of the smallest sections the bed holds. */
         public int fitting() {
             return fitting;
+        }
+
+        /** A width that would do, with {@link #highEnough()}, mm. */
+        public int wideEnough() {
+            return wideEnough;
+        }
+
+        /** A height that would do, with {@link #wideEnough()}, mm. */
+        public int highEnough() {
+            return highEnough;
         }
     }
 }

@@ -12,7 +12,7 @@ public enum Measure {
     /** Water blotted off a section after a set wait, g; its score is g/m². Less is better for either water kind. */
     LEFT_BEHIND("left-behind", "Left behind", "g", 0, 2000, 0, false),
     /** Grade by eye, 0 (wets like bare) to 4 (as fresh), after the water kind is chosen. */
-    WATER_GRADE("grade", "Grade by eye", "of 4", 0, 4, 1, true);
+    WATER_GRADE("grade", "By eye", "of 4", 0, 4, 1, true);
 
     private final String code;
     private final String label;

@@ -1,0 +1,131 @@
+package org.evensheen.app.bench;
+
+import static org.evensheen.app.page.Figures.svg;
+
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.time.temporal.ChronoUnit;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Function;
+import org.evensheen.app.bench.DueStore.Due;
+import org.evensheen.app.bench.DueStore.DueSection;
+import org.evensheen.app.page.Figures;
+import org.evensheen.core.study.Stage;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What is due now, what was left open, and what comes.
+ *
+ * @param first the visit to begin with, its bed drawn; absent when nothing is due today
+ */
+record BenchPage(
+        String date,
+        String headline,
+        @Nullable Now first,
+        List<Line> alsoToday,
+        List<Line> leftOpen,
+        List<Line> ahead) {
+    private static final DateTimeFormatter SHORT = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
+    private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("EEEE d MMMM", Locale.ENGLISH);
+
+    /** A due visit with its bed: sections that want readings are open. */
+    record Now(Line line, String progress, String viewBox, String bedWidth, String bedHeight, List<Patch> patches) {}
+
+    /** A section as drawn on the Bench. */
+    record Patch(
+            String code,
+            String x,
+            String y,
+            String width,
+            String height,
+            String codeX,
+            String codeY,
+            boolean open,
+            String address,
+            String spoken) {}
+
+    /** A visit in a line. */
+    record Line(String address, String question, String what, String when, String wanting) {}
+
+    static BenchPage of(List<Due> around, Function<Due, List<DueSection>> sections, LocalDate today) {
+        List<Due> due = around.stream()
+                .filter(d -> d.date().equals(today) && d.taken() < d.expected())
+                .sorted(Comparator.comparingInt(d -> d.taken() - d.expected()))
+                .toList();
+        List<Due> open = around.stream()
+                .filter(d -> d.date().isBefore(today) && d.taken() < d.expected())
+                .toList();
+        List<Due> ahead =
+                around.stream().filter(d -> d.date().isAfter(today)).limit(6).toList();
+        long wanting = due.stream().mapToLong(d -> d.expected() - d.taken()).sum();
+        String headline = due.isEmpty()
+                ? "Nothing is due today."
+                : "%s due today, in %s."
+                        .formatted(
+                                Figures.count(wanting, "reading", "readings"),
+                                Figures.count(due.size(), "study", "studies"));
+        return new BenchPage(
+                today.format(DATE),
+                headline,
+                due.isEmpty() ? null : now(due.get(0), sections.apply(due.get(0)), today),
+                due.stream().skip(1).map(d -> line(d, today)).toList(),
+                open.stream().map(d -> line(d, today)).toList(),
+                ahead.stream().map(d -> line(d, today)).toList());
+    }
+
+    private static Now now(Due due, List<DueSection> sections, LocalDate today) {
+        double bedWidth = sections.get(0).bedWidth();
+        double bedHeight = sections.get(0).bedHeight();
+        double unit = 420 / bedWidth;
+        List<Patch> patches = sections.stream()
+                .map(s -> new Patch(
+                        s.code(),
+                        svg(s.x() * unit),
+                        svg(s.y() * unit),
+                        svg(s.width() * unit),
+                        svg(s.height() * unit),
+                        svg((s.x() + s.width() / 2) * unit),
+                        svg((s.y() + s.height() / 2) * unit + 6),
+                        s.wanting() > 0,
+                        address(due) + "&section=" + s.code(),
+                        "Section %s: %s"
+                                .formatted(
+                                        s.code(),
+                                        s.wanting() > 0
+                                                ? Figures.count(s.wanting(), "reading", "readings") + " wanting"
+                                                : "all read")))
+                .toList();
+        return new Now(
+                line(due, today),
+                "%d of %d readings are in.".formatted(due.taken(), due.expected()),
+                "0 0 %s %s".formatted(svg(420), svg(bedHeight * unit)),
+                svg(420),
+                svg(bedHeight * unit),
+                patches);
+    }
+
+    private static String address(Due due) {
+        return "/studies/%d?day=%d&stage=%s".formatted(due.study(), due.day(), due.stage());
+    }
+
+    private static Line line(Due due, LocalDate today) {
+        long away = ChronoUnit.DAYS.between(today, due.date());
+        String when = switch ((int) away) {
+            case 0 -> "today";
+            case 1 -> "tomorrow";
+            case -1 -> "yesterday";
+            default -> away > 0 ? due.date().format(SHORT) : "%d days ago".formatted(-away);
+        };
+        String stage = Stage.ofCode(due.stage()).orElseThrow().label();
+        return new Line(
+                address(due),
+                due.question(),
+                "%s: day %d, %s".formatted(due.bed(), due.day(), stage),
+                when,
+                due.date().isAfter(today)
+                        ? Figures.count(due.expected(), "reading", "readings")
+                        : Figures.count(due.expected() - due.taken(), "reading", "readings") + " wanting");
+    }
+}

@@ -1,0 +1,77 @@
+package org.evensheen.app.bench;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/** Finds planned visits of all studies around a day. */
+@Component
+class DueStore {
+    static final int DAYS_BACK = 7;
+    static final int DAYS_AHEAD = 10;
+
+    private final JdbcClient database;
+
+    DueStore(JdbcClient database) {
+        this.database = database;
+    }
+
+    /** A planned visit with how many of its readings are taken. */
+    record Due(
+            long study, String question, String bed, LocalDate date, int day, String stage, int expected, int taken) {}
+
+    /** Visits from a week before a day to ten days after it, at most 60, in order of date. */
+    List<Due> around(LocalDate today) {
+        return database.sql("""
+                        with visit as (
+                            select s.id, s.question, s.bed_id, s.first_day + v.day as date, v.day, v.stage
+                            from study s join planned_visit v on v.study_id = s.id
+                            where s.first_day + v.day between :from and :to
+                            order by date, s.id
+                            limit 60)
+                        select v.id as study, v.question, b.name as bed, v.date, v.day, v.stage,
+                               (select count(*) from section x where x.study_id = v.id)
+                                   * (select sum(m.repeats) from planned_measure m where m.study_id = v.id) as expected,
+                               (select count(*) from reading r
+                                join planned_measure m on m.study_id = r.study_id and m.measure = r.measure
+                                where r.study_id = v.id and r.day = v.day and r.stage = v.stage
+                                  and r.struck_at is null and r.repeat <= m.repeats) as taken
+                        from visit v join bed b on b.id = v.bed_id
+                        order by v.date, v.id""")
+                .param("from", today.minusDays(DAYS_BACK))
+                .param("to", today.plusDays(DAYS_AHEAD))
+                .query(Due.class)
+                .list();
+    }
+
+    /** A section with how many readings it wants on a visit. */
+    record DueSection(
+            String code,
+            double x,
+            double y,
+            double width,
+            double height,
+            double bedWidth,
+            double bedHeight,
+            int wanting) {}
+
+    List<DueSection> sections(Due due) {
+        return database.sql("""
+                        select s.code, s.x_mm as x, s.y_mm as y, s.width_mm as width, s.height_mm as height,
+                               b.width_mm as bed_width, b.height_mm as bed_height,
+                               (select sum(repeats) from planned_measure m where m.study_id = s.study_id)
+                               - (select count(*) from reading r
+                                  join planned_measure m on m.study_id = r.study_id and m.measure = r.measure
+                                  where r.study_id = s.study_id and r.section_id = s.id and r.day = :day
+                                    and r.stage = :stage and r.struck_at is null and r.repeat <= m.repeats) as wanting
+                        from section s join study t on t.id = s.study_id join bed b on b.id = t.bed_id
+                        where s.study_id = :study
+                        order by s.y_mm, s.x_mm""")
+                .param("study", due.study())
+                .param("day", due.day())
+                .param("stage", due.stage())
+                .query(DueSection.class)
+                .list();
+    }
+}

@@ -1,0 +1,139 @@
+package org.evensheen.app.demo;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.evensheen.app.readings.ReadingBatch;
+import org.evensheen.app.studies.KeptReading;
+import org.evensheen.app.studies.StudyMaker;
+import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Happening;
+import org.evensheen.core.study.Measure;
+import org.evensheen.core.study.Occasion;
+import org.evensheen.core.study.Reading;
+import org.evensheen.core.study.Section;
+import org.evensheen.core.study.StudyRecord;
+import org.evensheen.standins.SimulatedBed;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Loads the demo into a database that has no study yet. Every reading comes from a simulated bed with a stored seed. */
+@Component
+@ConditionalOnProperty("even-sheen.demo")
+class DemoLoader implements ApplicationRunner {
+    private static final String WHO = "Demo";
+
+    private final JdbcClient database;
+    private final StudyMaker maker;
+    private final StudyStore studies;
+    private final ReadingBatch readings;
+    private final TransactionTemplate transaction;
+    private final Clock clock;
+
+    DemoLoader(
+            JdbcClient database,
+            StudyMaker maker,
+            StudyStore studies,
+            ReadingBatch readings,
+            TransactionTemplate transaction,
+            Clock clock) {
+        this.database = database;
+        this.maker = maker;
+        this.studies = studies;
+        this.readings = readings;
+        this.transaction = transaction;
+        this.clock = clock;
+    }
+
+    @Override
+    public void run(ApplicationArguments arguments) {
+        transaction.executeWithoutResult(status -> {
+            database.sql("lock table study in exclusive mode").update();
+            boolean empty = database.sql("select not exists (select 1 from study)")
+                    .query(Boolean.class)
+                    .single();
+            if (empty) {
+                DemoWorld.studies(LocalDate.now(clock)).forEach(this::load);
+            }
+        });
+    }
+
+    private void load(DemoWorld.Told told) {
+        long id = maker.make(told.draft());
+        for (Happening happening : told.happenings()) {
+            database.sql("""
+                            insert into happening (study_id, day, kind, kept_by, page_key)
+                            values (:study, :day, :kind, :by, :key)""")
+                    .param("study", id)
+                    .param("day", happening.day())
+                    .param("kind", happening.kind().code())
+                    .param("by", WHO)
+                    .param("key", UUID.randomUUID())
+                    .update();
+        }
+        StudyRecord record = studies.load(id).record();
+        readings.keep(id, kept(told, record));
+        if (told.keyOpen()) {
+            studies.openKey(id);
+        }
+    }
+
+    private List<KeptReading> kept(DemoWorld.Told told, StudyRecord record) {
+        SimulatedBed bed = new SimulatedBed(
+                record,
+                told.paint(),
+                told.coatings(),
+                told.freshDay(),
+                told.draft().seed());
+        List<KeptReading> kept = new ArrayList<>();
+        for (Occasion visit : record.plan().visits()) {
+            if (visit.day() > told.today() || told.skipped().contains(visit.day())) {
+                continue;
+            }
+            for (Section section : record.sections()) {
+                for (Reading reading : bed.read(section, visit)) {
+                    if (visit.day() < told.today() || taken(told, record, section, reading)) {
+                        kept.add(kept(told.draft().firstDay().plusDays(visit.day()), reading));
+                    }
+                }
+            }
+        }
+        return kept;
+    }
+
+    /** Today the pulls have not come round to the last product sections. */
+    private static boolean taken(DemoWorld.Told told, StudyRecord record, Section section, Reading reading) {
+        List<Section> products = record.sections().stream()
+                .filter(s -> !record.contenderOn(s).isBare())
+                .toList();
+        int fromEnd = products.size() - products.indexOf(section);
+        Contender contender = record.contenderOn(section);
+        if (told.unreadToday() == 0
+                || reading.measure() != Measure.PULL
+                || contender.isBare()
+                || fromEnd > told.unreadToday() + 1) {
+            return true;
+        }
+        return fromEnd == told.unreadToday() + 1
+                && reading.repeat() < record.plan().repeatsOf(Measure.PULL);
+    }
+
+    private KeptReading kept(LocalDate day, Reading reading) {
+        return new KeptReading(
+                0,
+                reading,
+                day.atTime(LocalTime.NOON).atZone(clock.getZone()).toInstant(),
+                WHO,
+                Optional.empty(),
+                Optional.empty());
+    }
+}

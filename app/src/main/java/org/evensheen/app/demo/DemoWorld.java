@@ -1,0 +1,200 @@
+package org.evensheen.app.demo;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.evensheen.app.beds.Bed;
+import org.evensheen.app.studies.StudyDraft;
+import org.evensheen.core.layout.RowLots;
+import org.evensheen.core.schedule.Plan;
+import org.evensheen.core.schedule.Plan.Planned;
+import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Contender.Role;
+import org.evensheen.core.study.Contender.Source;
+import org.evensheen.core.study.Happening;
+import org.evensheen.core.study.Happening.Kind;
+import org.evensheen.core.study.Measure;
+import org.evensheen.core.study.Occasion;
+import org.evensheen.core.study.Section;
+import org.evensheen.core.study.Stage;
+import org.evensheen.core.water.WaterKind;
+import org.evensheen.standins.Coating;
+import org.evensheen.standins.Paint;
+
+/** The invented studies of the demo, their truth, and what has happened in them by today. */
+final class DemoWorld {
+    private static final Paint VAN = new Paint(18.2, 25, 118, 0.020, 0.022, 0.010, 0.03);
+    private static final Paint BOARD = new Paint(16.8, 28, 104, 0.016, 0.010, 0.010, 0.02);
+    private static final int FLANK_TO_ARCH = 1360;
+
+    private DemoWorld() {}
+
+    /**
+     * A study with its truth.
+     *
+     * @param today today as a day of the study
+     * @param keyOpen whether names are shown
+     * @param skipped planned days on which nobody came
+     * @param unreadToday how many product sections have no pull yet today; the one before them lacks its last
+     */
+    record Told(
+            StudyDraft draft,
+            Paint paint,
+            Map<Integer, Coating> coatings,
+            int freshDay,
+            List<Happening> happenings,
+            int today,
+            boolean keyOpen,
+            List<Integer> skipped,
+            int unreadToday) {}
+
+    static List<Told> studies(LocalDate today) {
+        return List.of(looseBoard(today), byHand(today), flank(today));
+    }
+
+    /** Heron's near flank, six weeks in, a visit due today. */
+    private static Told flank(LocalDate today) {
+        long seed = 40417;
+        List<Contender> contenders = contenders(
+                product("Osier Spray Seal", Role.REFERENCE, WaterKind.REPELS, Source.BOUGHT),
+                product("Tidewrack Mist Coat", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT),
+                product("Brock Paste", Role.PRODUCT, WaterKind.REPELS, Source.LENT),
+                product("Kelter Rinse-On", Role.PRODUCT, WaterKind.SHEETS, Source.GIFTED),
+                product("Lowlight Mist", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT));
+        Bed bed = new Bed(
+                0,
+                "Heron, near flank",
+                2400,
+                1640,
+                Optional.of("0,0 2400,0 2400,1470 2330,1480 2260,1510 2210,1560 2180,1640 0,1640"),
+                List.of(new Bed.Zone("low", "fouls first: below the waist line", 0, 840, 2400, 800)));
+        List<Happening> happenings = new ArrayList<>(List.of(
+                new Happening(0, Kind.GAUGE_CHECKED),
+                new Happening(0, Kind.WEATHER_NOTED),
+                new Happening(1, Kind.APPLIED)));
+        for (int day = 10; day < 42; day += 7) {
+            happenings.add(new Happening(day, Kind.WASHED));
+        }
+        return new Told(
+                new StudyDraft(
+                        "Which spray seal is still there after a season on the estuary?",
+                        bed,
+                        today.minusDays(42),
+                        seed,
+                        contenders,
+                        RowLots.draw(2400, FLANK_TO_ARCH, 5, 2, seed),
+                        plan(3, 0, 2, 7, 14, 21, 28, 35, 42, 49, 56, 63, 70),
+                        UUID.nameUUIDFromBytes("flank".getBytes(java.nio.charset.StandardCharsets.UTF_8))),
+                VAN,
+                Map.of(
+                        0, new Coating(8.9, 106, 34, 11, 1.0),
+                        1, new Coating(8.4, 109, 30, 15, 1.1),
+                        2, new Coating(9.6, 98, 46, 7, 1.0),
+                        3, new Coating(9.3, 62, 22, 8, 1.0),
+                        4, new Coating(10.8, 92, 58, 3.2, 1.0)),
+                2,
+                happenings,
+                42,
+                false,
+                List.of(21),
+                3);
+    }
+
+    /** A finished study on a loose board, with nothing against it. */
+    private static Told looseBoard(LocalDate today) {
+        long seed = 77120;
+        List<Happening> happenings = new ArrayList<>(List.of(
+                new Happening(0, Kind.GAUGE_CHECKED),
+                new Happening(0, Kind.APPLIED),
+                new Happening(49, Kind.GAUGE_CHECKED)));
+        for (int day : new int[] {1, 7, 14, 21, 28, 42, 56}) {
+            happenings.add(new Happening(day, Kind.WEATHER_NOTED));
+        }
+        for (int day = 4; day < 56; day += 7) {
+            happenings.add(new Happening(day, Kind.WASHED));
+        }
+        return new Told(
+                new StudyDraft(
+                        "Is any wash leaving something behind on soft black paint?",
+                        new Bed(0, "Loose board, soft black", 1500, 1000, Optional.empty(), List.of()),
+                        today.minusDays(66),
+                        seed,
+                        contenders(
+                                product("Kelter Rinse-On", Role.REFERENCE, WaterKind.SHEETS, Source.GIFTED),
+                                product("Curlew Foam", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT),
+                                product("Pailmate Rinseless", Role.PRODUCT, WaterKind.SHEETS, Source.BOUGHT),
+                                product("Sallow Plain Soap", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT)),
+                        RowLots.draw(1500, 1000, 4, 3, seed),
+                        plan(3, 0, 1, 7, 14, 21, 28, 42, 56),
+                        UUID.nameUUIDFromBytes("board".getBytes(java.nio.charset.StandardCharsets.UTF_8))),
+                BOARD,
+                Map.of(
+                        0, new Coating(9.4, 60, 21, 9, 1.0),
+                        1, new Coating(12.9, 82, 62, 5, 1.0),
+                        2, new Coating(12.7, 58, 55, 4.5, 1.0),
+                        3, new Coating(16.6, 29, 102, 3, 1.0)),
+                1,
+                happenings,
+                66,
+                true,
+                List.of(),
+                0);
+    }
+
+    /** An afternoon's comparison as it is often done: one section each, placed by hand, nothing left bare. */
+    private static Told byHand(LocalDate today) {
+        List<Section> sections = List.of(
+                new Section("A", 0, 1, 60, 60, 520, 480, true), new Section("B", 1, 1, 620, 60, 520, 480, true));
+        return new Told(
+                new StudyDraft(
+                        "Does Dry Acre beat Lowlight on a white board?",
+                        new Bed(0, "Loose board, hard white", 1200, 600, Optional.empty(), List.of()),
+                        today.minusDays(15),
+                        5150,
+                        List.of(
+                                new Contender(
+                                        0, "Dry Acre Waterless", Role.PRODUCT, WaterKind.REPELS, Source.UNDISCLOSED),
+                                new Contender(1, "Lowlight Mist", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT)),
+                        sections,
+                        plan(3, 1, 8, 15),
+                        UUID.nameUUIDFromBytes("by hand".getBytes(java.nio.charset.StandardCharsets.UTF_8))),
+                BOARD,
+                Map.of(0, new Coating(11.4, 88, 60, 4, 1.0), 1, new Coating(10.9, 91, 55, 3, 1.0)),
+                1,
+                List.of(new Happening(0, Kind.APPLIED)),
+                15,
+                true,
+                List.of(),
+                0);
+    }
+
+    private static Plan plan(int pulls, int... days) {
+        List<Occasion> visits = new ArrayList<>();
+        for (int day : days) {
+            visits.add(new Occasion(day, day == 0 ? Stage.BARE : day <= 2 ? Stage.FRESH : Stage.REWETTED));
+        }
+        return new Plan(
+                List.of(
+                        new Planned(Measure.DROP, 2),
+                        new Planned(Measure.LEFT_BEHIND, 1),
+                        new Planned(Measure.WATER_GRADE, 1),
+                        new Planned(Measure.PULL, pulls)),
+                visits);
+    }
+
+    private static Contender product(String name, Role role, WaterKind kind, Source source) {
+        return new Contender(0, name, role, kind, source);
+    }
+
+    private static List<Contender> contenders(Contender... products) {
+        List<Contender> contenders = new ArrayList<>();
+        for (Contender c : products) {
+            contenders.add(new Contender(contenders.size(), c.name(), c.role(), c.kind(), c.source()));
+        }
+        contenders.add(new Contender(contenders.size(), "Bare", Role.BARE, WaterKind.REPELS, Source.BOUGHT));
+        return contenders;
+    }
+}

@@ -1,0 +1,5 @@
+/** The invented world of the demo. */
+@NullMarked
+package org.evensheen.app.demo;
+
+import org.jspecify.annotations.NullMarked;

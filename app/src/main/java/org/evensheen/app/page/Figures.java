@@ -1,0 +1,105 @@
+package org.evensheen.app.page;
+
+import java.util.Locale;
+import java.util.Optional;
+import org.evensheen.core.comparing.Interval;
+import org.evensheen.core.study.Measure;
+
+/** The one place where numbers become text. Units stand after a narrow no-break space; minus is a true minus. */
+public final class Figures {
+    private static final String GAP = "\u202f";
+    private static final String MINUS = "\u2212";
+
+    private Figures() {}
+
+    /** A number with fixed decimals. */
+    public static String number(double value, int decimals) {
+        String text = String.format(Locale.ROOT, "%." + decimals + "f", value);
+        if (text.startsWith("-")) {
+            String positive = text.substring(1);
+            return positive.chars().allMatch(c -> c == '0' || c == '.') ? positive : MINUS + positive;
+        }
+        return text;
+    }
+
+    /** A score of a measure with its unit: 9.8 N, 97°, 112 g/m². */
+    public static String score(Measure measure, double value) {
+        return withUnit(number(value, measure.scoreDecimals()), measure.scoreUnit());
+    }
+
+    /** A difference of scores, one decimal finer than scores are shown. */
+    public static String difference(Measure measure, double value) {
+        return withUnit(number(value, measure.scoreDecimals() + 1), measure.scoreUnit());
+    }
+
+    /** Text with a unit after it. */
+    public static String withUnit(String number, String unit) {
+        return unit.equals("°") ? number + unit : number + GAP + unit;
+    }
+
+    /** What was typed, with no more digits than were typed. */
+    public static String typed(double amount) {
+        return new java.math.BigDecimal(Double.toString(amount))
+                .stripTrailingZeros()
+                .toPlainString();
+    }
+
+    public static String percent(double share) {
+        return number(share * 100, 0) + GAP + "%";
+    }
+
+    /** "41 % to 52 %" as "41–52 %". */
+    public static String percentRange(Interval interval) {
+        return range(number(interval.low() * 100, 0), number(interval.high() * 100, 0)) + GAP + "%";
+    }
+
+    public static String scoreRange(Measure measure, Interval interval) {
+        int decimals = measure.scoreDecimals();
+        return withUnit(
+                range(number(interval.low(), decimals), number(interval.high(), decimals)), measure.scoreUnit());
+    }
+
+    public static String differenceRange(Measure measure, Interval interval) {
+        int decimals = measure.scoreDecimals() + 1;
+        return withUnit(
+                range(number(interval.low(), decimals), number(interval.high(), decimals)), measure.scoreUnit());
+    }
+
+    private static String range(String low, String high) {
+        return low.startsWith(MINUS) || high.startsWith(MINUS) ? low + " to " + high : low + "–" + high;
+    }
+
+    /** A p value: three decimals, or "below 0.001". */
+    public static String p(double p) {
+        return p < 0.001 ? "below 0.001" : number(p, 3);
+    }
+
+    /** A benefit in the measure's own terms: a share of bare, or a difference. */
+    public static String benefit(Measure measure, double value) {
+        return measure.benefitIsShare() ? percent(value) : score(measure, value);
+    }
+
+    /** Its interval, or that there is none. */
+    public static String benefitRange(Measure measure, Optional<Interval> interval) {
+        return interval.map(i -> measure.benefitIsShare() ? percentRange(i) : scoreRange(measure, i))
+                .orElse("no interval");
+    }
+
+    /** "1 section", "3 sections". */
+    public static String count(long number, String one, String several) {
+        return number + " " + (number == 1 ? one : several);
+    }
+
+    /** Ordinals of repeats: First, Second, … 11th. */
+    public static String ordinal(int number) {
+        String[] words = {"First", "Second", "Third", "Fourth", "Fifth", "Sixth", "Seventh", "Eighth", "Ninth", "Tenth"
+        };
+        return number <= words.length ? words[number - 1] : number + "th";
+    }
+
+    /** SVG coordinates: at most two decimals, always with a point. */
+    public static String svg(double value) {
+        String text = String.format(Locale.ROOT, "%.2f", value);
+        return text.endsWith(".00") ? text.substring(0, text.length() - 3) : text;
+    }
+}

@@ -1,0 +1,80 @@
+package org.evensheen.app.readings;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.UUID;
+import org.evensheen.app.studies.KeptReading;
+import org.evensheen.core.study.Observation;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Keeps many readings at once, in one statement: all of them or none. */
+@Component
+public class ReadingBatch {
+    private final JdbcClient database;
+    private final JsonMapper json;
+
+    ReadingBatch(JdbcClient database, JsonMapper json) {
+        this.database = database;
+        this.json = json;
+    }
+
+    /**
+     * Keeps readings with their own who and when, struck ones too; their ids are given anew.
+     *
+     * @return how many were kept
+     */
+    public int keep(long study, List<KeptReading> readings) {
+        List<Map<String, Object>> rows =
+                readings.stream().map(ReadingBatch::row).toList();
+        return database.sql("""
+                        insert into reading (study_id, section_id, day, stage, measure, repeat, amount, width_mm,
+                                             water_kind, kept_at, kept_by, page_key, struck_at, struck_by, struck_because)
+                        select s.study_id, s.id, r.day, r.stage, r.measure, r.repeat, r.amount, r.width, r.kind,
+                               r.kept_at, r.kept_by, r.key, r.struck_at, r.struck_by, r.struck_because
+                        from jsonb_to_recordset(:rows::jsonb) as r(
+                            section text, day int, stage text, measure text, repeat int, amount numeric, width numeric,
+                            kind text, kept_at timestamptz, kept_by text, key uuid,
+                            struck_at timestamptz, struck_by text, struck_because text)
+                        join section s on s.study_id = :study and s.code = r.section""")
+                .param("rows", json.writeValueAsString(rows))
+                .param("study", study)
+                .update();
+    }
+
+    private static Map<String, Object> row(KeptReading kept) {
+        Map<String, Object> row = new TreeMap<>();
+        Observation seen = kept.reading().seen();
+        row.put("section", kept.reading().section());
+        row.put("day", kept.reading().day());
+        row.put("stage", kept.reading().stage().code());
+        row.put("measure", kept.reading().measure().code());
+        row.put("repeat", kept.reading().repeat());
+        row.put("amount", Columns.amount(seen));
+        putIfThere(row, "width", Columns.width(seen));
+        putIfThere(row, "kind", Columns.kind(seen));
+        row.put("kept_at", kept.keptAt().toString());
+        row.put("kept_by", kept.keptBy());
+        row.put("key", UUID.randomUUID());
+        kept.strike().ifPresent(strike -> {
+            row.put("struck_at", text(strike.at()));
+            row.put("struck_by", strike.by());
+            row.put("struck_because", strike.because());
+        });
+        return row;
+    }
+
+    private static String text(Instant at) {
+        return at.toString();
+    }
+
+    private static void putIfThere(
+            Map<String, Object> row, String name, @org.jspecify.annotations.Nullable Object value) {
+        if (value != null) {
+            row.put(name, value);
+        }
+    }
+}

@@ -1,0 +1,294 @@
+package org.evensheen.app.studies;
+
+import java.time.Clock;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.evensheen.app.page.Figures;
+import org.evensheen.app.studies.Slate.Chip;
+import org.evensheen.app.studies.Slate.Choice;
+import org.evensheen.app.studies.Slate.Row;
+import org.evensheen.core.schedule.NextReading;
+import org.evensheen.core.schedule.Plan;
+import org.evensheen.core.study.Measure;
+import org.evensheen.core.study.Observation;
+import org.evensheen.core.study.Occasion;
+import org.evensheen.core.study.Section;
+import org.evensheen.core.study.Spread;
+import org.evensheen.core.study.Stage;
+import org.evensheen.core.study.StudyRecord;
+import org.evensheen.core.water.WaterKind;
+import org.springframework.stereotype.Component;
+
+/** Writes the Slate for a selection. */
+@Component
+class SlateWriter {
+    private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH);
+
+    private final ZoneId zone;
+
+    SlateWriter(Clock clock) {
+        zone = clock.getZone();
+    }
+
+    /** What was typed and what came of it; empty when the page is only looked at. */
+    record Typed(
+            Optional<TypedEntry> entry, Optional<Long> correcting, Optional<Slate.Notice> notice, Optional<UUID> key) {
+        static final Typed NOTHING = new Typed(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+    }
+
+    Slate write(Study study, Selection selection, Standing standing, Typed typed) {
+        StudyRecord record = study.record();
+        NextReading next = NextReading.on(record, selection.at(), selection.section(), selection.measure());
+        Optional<Slate.Correction> correction =
+                typed.correcting().flatMap(id -> correction(study, selection, id, typed));
+        boolean ahead = selection.at().day() > selection.today();
+        return new Slate(
+                selection.section().code(),
+                selection.at().stage().code(),
+                selection.measure().code(),
+                when(selection),
+                stages(study, selection),
+                rows(study, selection),
+                correction.isPresent() || ahead ? null : entry(study, selection, next, typed),
+                correction.orElse(null),
+                typed.notice().orElse(null),
+                Effect.words(record, selection.section(), selection.at(), selection.measure()),
+                standing,
+                ahead
+                        ? "Day %d is still to come. What is drawn is what was last read."
+                                .formatted(selection.at().day())
+                        : done(study, selection),
+                neighbours(study, selection));
+    }
+
+    private static String done(Study study, Selection selection) {
+        return NextReading.after(study.record(), selection.at(), selection.measure(), Optional.of(selection.section()))
+                        .isPresent()
+                ? ""
+                : "All that was planned for %s is read."
+                        .formatted(selection.at().day() == selection.today() ? "today" : "this day");
+    }
+
+    private static String when(Selection selection) {
+        int ago = selection.today() - selection.at().day();
+        return switch (ago) {
+            case 0 -> "today";
+            case 1 -> "yesterday";
+            default -> ago > 0 ? ago + " days ago" : "in " + Figures.count(-ago, "day", "days");
+        };
+    }
+
+    private static List<Choice> stages(Study study, Selection selection) {
+        return Stream.of(Stage.values())
+                .map(stage -> new Choice(
+                        stage.code(),
+                        stage.label(),
+                        new Selection(
+                                        new Occasion(selection.at().day(), stage),
+                                        selection.today(),
+                                        selection.section(),
+                                        selection.measure())
+                                .address(study),
+                        stage == selection.at().stage()))
+                .toList();
+    }
+
+    private List<Row> rows(Study study, Selection selection) {
+        List<Measure> planned = study.record().plan().measures().stream()
+                .map(Plan.Planned::measure)
+                .toList();
+        return Stream.of(Measure.values())
+                .sorted(Comparator.comparingInt(m -> planned.contains(m) ? planned.indexOf(m) : 99))
+                .map(measure -> row(study, selection, measure))
+                .toList();
+    }
+
+    private Row row(Study study, Selection selection, Measure measure) {
+        Section section = selection.section();
+        List<Chip> chips = study.readings().stream()
+                .filter(k -> k.reading().section().equals(section.code())
+                        && k.occasion().equals(selection.at())
+                        && k.reading().measure() == measure)
+                .sorted(Comparator.comparingInt((KeptReading k) -> k.reading().repeat())
+                        .thenComparing(k -> k.stands() ? 1 : 0))
+                .map(k -> chip(study, selection, k))
+                .toList();
+        Optional<Spread> spread = study.record().mean(section, selection.at(), measure);
+        String mean = spread.map(s -> Figures.score(measure, s.mean()) + spread(measure, s))
+                .orElse("");
+        boolean complete =
+                NextReading.on(study.record(), selection.at(), section, measure).extra();
+        return new Row(
+                measure.label(),
+                selection.address(study, section.code(), measure),
+                measure == selection.measure(),
+                complete && spread.isPresent(),
+                chips,
+                mean,
+                Effect.against(study.record(), section, selection.at(), measure));
+    }
+
+    private static String spread(Measure measure, Spread spread) {
+        return spread.deviation().isPresent()
+                ? " ± " + Figures.number(spread.deviation().getAsDouble(), Math.max(1, measure.scoreDecimals()))
+                : "";
+    }
+
+    private Chip chip(Study study, Selection selection, KeptReading kept) {
+        String title = kept.strike()
+                .map(s -> "Struck out by %s, %s: %s".formatted(s.by(), WHEN.format(s.at().atZone(zone)), s.because()))
+                .orElse("Kept by %s, %s. Correct or strike it out."
+                        .formatted(kept.keptBy(), WHEN.format(kept.keptAt().atZone(zone))));
+        return new Chip(
+                kept.id(),
+                figure(kept.reading().seen()),
+                !kept.stands(),
+                title,
+                new Selection(
+                                        selection.at(),
+                                        selection.today(),
+                                        selection.section(),
+                                        kept.reading().measure())
+                                .address(study)
+                        + "&correct=" + kept.id());
+    }
+
+    /** What was typed, short. */
+    static String figure(Observation seen) {
+        if (seen instanceof Observation.DropShape drop) {
+            return Figures.typed(drop.heightMm()) + "×" + Figures.typed(drop.widthMm());
+        }
+        if (seen instanceof Observation.Graded graded) {
+            return graded.grade() + " " + (graded.kind() == WaterKind.REPELS ? "beads" : "sheet");
+        }
+        return Figures.typed(seen.amount());
+    }
+
+    private Slate.Entry entry(Study study, Selection selection, NextReading next, Typed typed) {
+        Measure measure = selection.measure();
+        TypedEntry what = typed.entry().orElse(TypedEntry.blank(measure));
+        int planned = study.record().plan().repeatsOf(measure);
+        boolean inPlan = study.record().plan().measures().stream().anyMatch(p -> p.measure() == measure);
+        String draft = "%d/%d/%s/%s/%s/%d"
+                .formatted(
+                        study.id(),
+                        selection.at().day(),
+                        selection.at().stage().code(),
+                        next.section().code(),
+                        measure.code(),
+                        next.repeat());
+        return new Slate.Entry(
+                typed.key().orElseGet(UUID::randomUUID),
+                selection.at().day(),
+                selection.at().stage().code(),
+                next.section().code(),
+                measure.code(),
+                next.repeat(),
+                Figures.ordinal(next.repeat()) + " "
+                        + (measure == Measure.WATER_GRADE
+                                ? "grade"
+                                : measure.label().toLowerCase(Locale.ROOT)),
+                what.fields(),
+                measure == Measure.WATER_GRADE ? kinds(study, selection, what) : List.of(),
+                measure == Measure.WATER_GRADE ? grades(what) : List.of(),
+                next.extra()
+                        ? inPlan
+                                ? "The plan's %s in. This would be one on top."
+                                        .formatted(planned == 1 ? "one is" : planned + " are")
+                                : "Not in the plan. It is kept all the same."
+                        : "",
+                "",
+                draft);
+    }
+
+    /** The water kind seen before on this section comes first; a product's own kind would give it away. */
+    private static List<Choice> kinds(Study study, Selection selection, TypedEntry what) {
+        Optional<WaterKind> kind = what.kind()
+                .or(() -> study.record().readings().stream()
+                        .filter(r -> r.section().equals(selection.section().code()))
+                        .map(r -> r.seen() instanceof Observation.Graded g ? g.kind() : null)
+                        .filter(java.util.Objects::nonNull)
+                        .reduce((first, last) -> last));
+        return Stream.of(WaterKind.values())
+                .map(k -> new Choice(
+                        k.code(),
+                        k == WaterKind.REPELS ? "repels: beads that roll" : "sheets: leaves in one sheet",
+                        "",
+                        kind.filter(k::equals).isPresent()))
+                .toList();
+    }
+
+    private static List<Choice> grades(TypedEntry what) {
+        WaterKind kind = what.kind().orElse(WaterKind.REPELS);
+        return IntStream.iterate(4, n -> n >= 0, n -> n - 1)
+                .mapToObj(n -> new Choice(
+                        String.valueOf(n),
+                        n == 3 ? "slower or looser" : n == 1 ? "barely" : kind.gradeInWords(n),
+                        "",
+                        what.amount().equals(String.valueOf(n))))
+                .toList();
+    }
+
+    private Optional<Slate.Correction> correction(Study study, Selection selection, long id, Typed typed) {
+        return study.readings().stream().filter(k -> k.id() == id).findFirst().map(kept -> {
+            Measure measure = kept.reading().measure();
+            TypedEntry what = typed.entry().orElse(TypedEntry.of(kept.reading().seen()));
+            return new Slate.Correction(
+                    typed.key().orElseGet(UUID::randomUUID),
+                    id,
+                    "%s %s on %s"
+                            .formatted(
+                                    Figures.ordinal(kept.reading().repeat()),
+                                    measure.label().toLowerCase(Locale.ROOT),
+                                    kept.reading().section()),
+                    figure(kept.reading().seen()) + " " + measure.unit(),
+                    what.fields(),
+                    measure == Measure.WATER_GRADE ? kinds(study, selection, what) : List.of(),
+                    measure == Measure.WATER_GRADE ? grades(what) : List.of(),
+                    what.because(),
+                    what.becauseProblem(),
+                    selection.address(study),
+                    kept.stands(),
+                    history(study, kept));
+        });
+    }
+
+    /** Who kept, struck and replaced what in this slot, oldest first. */
+    private List<String> history(Study study, KeptReading of) {
+        List<String> lines = new ArrayList<>();
+        for (KeptReading kept : study.readings()) {
+            boolean same = kept.reading().section().equals(of.reading().section())
+                    && kept.occasion().equals(of.occasion())
+                    && kept.reading().measure() == of.reading().measure()
+                    && kept.reading().repeat() == of.reading().repeat();
+            if (same) {
+                lines.add("%s kept by %s, %s"
+                        .formatted(
+                                figure(kept.reading().seen()),
+                                kept.keptBy(),
+                                WHEN.format(kept.keptAt().atZone(zone))));
+                kept.strike()
+                        .ifPresent(s -> lines.add("struck by %s, %s: %s"
+                                .formatted(s.by(), WHEN.format(s.at().atZone(zone)), s.because())));
+            }
+        }
+        return lines;
+    }
+
+    private static Slate.Neighbours neighbours(Study study, Selection selection) {
+        List<Section> all = study.record().sections();
+        int here = all.indexOf(selection.section());
+        return new Slate.Neighbours(
+                selection.address(
+                        study, all.get((here + all.size() - 1) % all.size()).code(), selection.measure()),
+                selection.address(study, all.get((here + 1) % all.size()).code(), selection.measure()));
+    }
+}

@@ -1,0 +1,25 @@
+package org.evensheen.app.studies;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.evensheen.app.beds.Bed;
+import org.evensheen.core.schedule.Plan;
+import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Section;
+
+/**
+ * A study about to be made.
+ *
+ * @param contenders in the order of their numbers; bare among them if any section is left bare
+ * @param key makes it once, however often it is sent
+ */
+public record StudyDraft(
+        String question,
+        Bed bed,
+        LocalDate firstDay,
+        long seed,
+        List<Contender> contenders,
+        List<Section> sections,
+        Plan plan,
+        UUID key) {}

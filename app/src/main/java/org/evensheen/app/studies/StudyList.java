@@ -1,0 +1,26 @@
+package org.evensheen.app.studies;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Locale;
+import org.evensheen.app.page.Figures;
+
+/** The list of studies in words. */
+record StudyList(long id, String question, String about, String when) {
+    private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
+
+    static List<StudyList> of(List<StudyStore.Listed> studies, Clock clock) {
+        LocalDate today = LocalDate.now(clock);
+        return studies.stream()
+                .map(s -> new StudyList(
+                        s.id(),
+                        s.question(),
+                        "%s, %s".formatted(s.bed(), Figures.count(s.products(), "product", "products")),
+                        "begun %s, day %d today"
+                                .formatted(s.firstDay().format(DATE), ChronoUnit.DAYS.between(s.firstDay(), today))))
+                .toList();
+    }
+}

@@ -1,0 +1,133 @@
+package org.evensheen.app.studies;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.evensheen.core.comparing.Verdict;
+import org.evensheen.core.footing.Finding;
+import org.evensheen.core.footing.Footing;
+import org.evensheen.core.study.Measure;
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+
+/** Puts the Panel, the Tape and the Slate of a study together. */
+@Component
+public class StudyScreen {
+    private final Judging judging;
+    private final SlateWriter slates;
+    private final Clock clock;
+
+    StudyScreen(Judging judging, SlateWriter slates, Clock clock) {
+        this.judging = judging;
+        this.slates = slates;
+        this.clock = clock;
+    }
+
+    /** The head of the screen. */
+    public record Head(long id, String question, String subtitle, boolean keyClosed, String footing, String limit) {}
+
+    public int today(Study study) {
+        return study.dayOf(clock);
+    }
+
+    /** Fills the model for looking at a selection. */
+    void show(Study study, Selection selection, Optional<Long> correcting, Model model) {
+        fill(
+                study,
+                selection,
+                new SlateWriter.Typed(Optional.empty(), correcting, Optional.empty(), Optional.empty()),
+                model);
+    }
+
+    /** Fills the model with what was typed and could not be kept. */
+    public void showRefused(
+            Study study, Selection selection, TypedEntry entry, Optional<Long> correcting, UUID key, Model model) {
+        fill(
+                study,
+                selection,
+                new SlateWriter.Typed(Optional.of(entry), correcting, Optional.empty(), Optional.of(key)),
+                model);
+    }
+
+    /** Fills the model after something was done, with a word about it. */
+    public void showDone(Study study, Selection selection, Slate.Notice notice, Model model) {
+        fill(
+                study,
+                selection,
+                new SlateWriter.Typed(Optional.empty(), Optional.empty(), Optional.of(notice), Optional.empty()),
+                model);
+    }
+
+    private void fill(Study study, Selection selection, SlateWriter.Typed typed, Model model) {
+        Judging.Outcome outcome =
+                judging.judge(study, judged(selection), selection.at().day());
+        model.addAttribute("head", head(study, outcome.findings()));
+        model.addAttribute("tape", TapeDrawing.of(study, selection));
+        model.addAttribute("panel", PanelDrawing.of(study, selection));
+        model.addAttribute(
+                "slate", slates.write(study, selection, standing(study, selection, outcome.verdict(), false), typed));
+        model.addAttribute("address", selection.address(study));
+        model.addAttribute("day", selection.at().day());
+        model.addAttribute("markKey", UUID.randomUUID());
+    }
+
+    /** The standing as it is. */
+    public Standing standing(Study study, Selection selection) {
+        return standing(
+                study,
+                selection,
+                judging.judge(study, judged(selection), selection.at().day()).verdict(),
+                false);
+    }
+
+    /** What the chosen section's reading says, in a line. */
+    public String effect(Study study, Selection selection) {
+        return Effect.words(study.record(), selection.section(), selection.at(), selection.measure());
+    }
+
+    private static Measure judged(Selection selection) {
+        return selection.measure().comparable() ? selection.measure() : Measure.PULL;
+    }
+
+    /** The standing as it would be with one more reading. */
+    public Standing supposed(Study study, Selection selection) {
+        return standing(
+                study,
+                selection,
+                judging.suppose(study, judged(selection), selection.at().day()).verdict(),
+                true);
+    }
+
+    private static Standing standing(Study study, Selection selection, Optional<Verdict> verdict, boolean supposed) {
+        return Standing.of(
+                study,
+                judged(selection),
+                verdict,
+                Optional.of(study.record().contenderOn(selection.section())),
+                supposed,
+                selection.at().day());
+    }
+
+    static Head head(Study study, List<Finding> findings) {
+        long products =
+                study.record().contenders().stream().filter(c -> !c.isBare()).count();
+        long bare = study.record().bareSections().count();
+        long sections = study.record().sections().size() - bare;
+        String each = sections % products == 0
+                ? "%s each".formatted(sections / products == 1 ? "one section" : sections / products + " sections")
+                : sections + " sections";
+        String key = study.judgedByCode() ? " Judged by code until the key is opened." : "";
+        String limit = findings.isEmpty()
+                ? "nothing limits it"
+                : findings.get(0).kind().title().toLowerCase(java.util.Locale.ROOT)
+                        + (findings.size() > 1 ? ", and %d more".formatted(findings.size() - 1) : "");
+        return new Head(
+                study.id(),
+                study.question(),
+                "%s. %d products, %s, %d left bare.%s".formatted(study.bed().name(), products, each, bare, key),
+                study.judgedByCode(),
+                Footing.under(findings).word(),
+                limit);
+    }
+}

@@ -1,0 +1,267 @@
+package org.evensheen.app.studies;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.evensheen.app.beds.Bed;
+import org.evensheen.app.page.Missing;
+import org.evensheen.core.schedule.Plan;
+import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Happening;
+import org.evensheen.core.study.Measure;
+import org.evensheen.core.study.Observation;
+import org.evensheen.core.study.Occasion;
+import org.evensheen.core.study.Reading;
+import org.evensheen.core.study.Section;
+import org.evensheen.core.study.Stage;
+import org.evensheen.core.study.StudyRecord;
+import org.evensheen.core.water.WaterKind;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/**
+ * Loads studies whole. A study that has not changed since it was last loaded costs one statement: its revision in the
+ * database says so, and any change by any copy of the application raises it.
+ */
+@Component
+public class StudyStore {
+    private final JdbcClient database;
+    private final Cache<Long, Study> loaded =
+            Caffeine.newBuilder().maximumSize(40).build();
+
+    StudyStore(JdbcClient database) {
+        this.database = database;
+    }
+
+    /**
+     * Loads a study.
+     *
+     * @throws Missing if there is none by that number
+     */
+    public Study load(long id) {
+        Head head = head(id);
+        Study known = loaded.getIfPresent(id);
+        if (known != null
+                && known.revision() == head.revision
+                && known.keyOpened().equals(head.keyOpened)) {
+            return known;
+        }
+        Study fresh = loadBehind(head);
+        loaded.put(id, fresh);
+        return fresh;
+    }
+
+    private record Head(
+            long id,
+            String question,
+            Bed bed,
+            LocalDate firstDay,
+            long seed,
+            Optional<java.time.Instant> keyOpened,
+            long revision) {}
+
+    private Head head(long id) {
+        return database.sql("""
+                        select s.id, s.question, s.first_day, s.seed, s.key_opened_at, s.revision,
+                               b.id as bed_id, b.name, b.width_mm, b.height_mm, b.outline
+                        from study s join bed b on b.id = s.bed_id
+                        where s.id = :id""")
+                .param("id", id)
+                .query((row, n) -> new Head(
+                        row.getLong("id"),
+                        row.getString("question"),
+                        new Bed(
+                                row.getLong("bed_id"),
+                                row.getString("name"),
+                                row.getDouble("width_mm"),
+                                row.getDouble("height_mm"),
+                                Optional.ofNullable(row.getString("outline")),
+                                List.of()),
+                        row.getObject("first_day", LocalDate.class),
+                        row.getLong("seed"),
+                        Optional.ofNullable(row.getTimestamp("key_opened_at")).map(Timestamp::toInstant),
+                        row.getLong("revision")))
+                .optional()
+                .orElseThrow(() -> new Missing("There is no study " + id + ". The list of studies has them all."));
+    }
+
+    private Study loadBehind(Head head) {
+        TreeMap<Integer, Contender> contenders = new TreeMap<>();
+        List<Section> sections = sections(head.id, contenders);
+        Marks marks = marks(head);
+        List<KeptReading> readings = readings(head.id);
+        StudyRecord record = new StudyRecord(
+                head.seed,
+                List.copyOf(contenders.values()),
+                sections,
+                new Plan(marks.measures, marks.visits),
+                marks.happenings,
+                readings.stream()
+                        .filter(KeptReading::stands)
+                        .map(KeptReading::reading)
+                        .toList());
+        Bed bed = new Bed(
+                head.bed.id(),
+                head.bed.name(),
+                head.bed.widthMm(),
+                head.bed.heightMm(),
+                head.bed.outline(),
+                marks.zones);
+        return new Study(head.id, head.question, bed, head.firstDay, head.keyOpened, head.revision, readings, record);
+    }
+
+    private List<Section> sections(long study, TreeMap<Integer, Contender> contenders) {
+        return database.sql("""
+                        select c.number, c.role, p.name, p.water_kind, p.source,
+                               s.code, s.block, s.x_mm, s.y_mm, s.width_mm, s.height_mm, s.by_hand
+                        from section s
+                        join contender c on c.id = s.contender_id
+                        left join product p on p.id = c.product_id
+                        where s.study_id = :study""")
+                .param("study", study)
+                .query((row, n) -> {
+                    int number = row.getInt("number");
+                    contenders.putIfAbsent(number, contender(number, row));
+                    return new Section(
+                            row.getString("code"),
+                            number,
+                            row.getInt("block"),
+                            row.getDouble("x_mm"),
+                            row.getDouble("y_mm"),
+                            row.getDouble("width_mm"),
+                            row.getDouble("height_mm"),
+                            row.getBoolean("by_hand"));
+                })
+                .list();
+    }
+
+    private static Contender contender(int number, ResultSet row) throws SQLException {
+        Contender.Role role = Contender.Role.valueOf(row.getString("role").toUpperCase(Locale.ROOT));
+        if (role == Contender.Role.BARE) {
+            return new Contender(number, "Bare", role, WaterKind.REPELS, Contender.Source.BOUGHT);
+        }
+        return new Contender(
+                number,
+                row.getString("name"),
+                role,
+                WaterKind.ofCode(row.getString("water_kind")).orElseThrow(),
+                Contender.Source.valueOf(row.getString("source").toUpperCase(Locale.ROOT)));
+    }
+
+    private record Marks(
+            List<Plan.Planned> measures, List<Occasion> visits, List<Happening> happenings, List<Bed.Zone> zones) {}
+
+    /** Everything small that belongs to a study, in one statement. */
+    private Marks marks(Head head) {
+        Marks marks = new Marks(new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
+        database.sql("""
+                        select 'measure' as what, measure as code, repeats as n, position as place,
+                               null as label, null::numeric as x, null::numeric as y,
+                               null::numeric as w, null::numeric as h
+                        from planned_measure where study_id = :study
+                        union all
+                        select 'visit', stage, day, 0, null, null, null, null, null
+                        from planned_visit where study_id = :study
+                        union all
+                        select 'happening', kind, day, 0, null, null, null, null, null
+                        from happening where study_id = :study
+                        union all
+                        select 'zone', kind, 0, 0, label, x_mm, y_mm, width_mm, height_mm
+                        from bed_zone where bed_id = :bed
+                        order by what, place, n""").param("study", head.id).param("bed", head.bed.id()).query(row -> {
+            String code = row.getString("code");
+            int n = row.getInt("n");
+            switch (row.getString("what")) {
+                case "measure" ->
+                    marks.measures.add(new Plan.Planned(Measure.ofCode(code).orElseThrow(), n));
+                case "visit" ->
+                    marks.visits.add(new Occasion(n, Stage.ofCode(code).orElseThrow()));
+                case "happening" ->
+                    marks.happenings.add(
+                            new Happening(n, Happening.Kind.ofCode(code).orElseThrow()));
+                default ->
+                    marks.zones.add(new Bed.Zone(
+                            code,
+                            row.getString("label"),
+                            row.getDouble("x"),
+                            row.getDouble("y"),
+                            row.getDouble("w"),
+                            row.getDouble("h")));
+            }
+        });
+        return marks;
+    }
+
+    private List<KeptReading> readings(long study) {
+        return database.sql("""
+                        select r.id, s.code, r.day, r.stage, r.measure, r.repeat, r.amount, r.width_mm, r.water_kind,
+                               r.kept_at, r.kept_by, r.replaces, r.struck_at, r.struck_by, r.struck_because
+                        from reading r join section s on s.id = r.section_id
+                        where r.study_id = :study
+                        order by r.id""")
+                .param("study", study)
+                .query((row, n) -> new KeptReading(
+                        row.getLong("id"),
+                        new Reading(
+                                row.getString("code"),
+                                row.getInt("day"),
+                                Stage.ofCode(row.getString("stage")).orElseThrow(),
+                                row.getInt("repeat"),
+                                observation(row)),
+                        row.getTimestamp("kept_at").toInstant(),
+                        row.getString("kept_by"),
+                        Optional.ofNullable(row.getObject("replaces", Long.class)),
+                        Optional.ofNullable(row.getTimestamp("struck_at"))
+                                .map(at -> new KeptReading.Strike(
+                                        at.toInstant(), text(row, "struck_by"), text(row, "struck_because")))))
+                .list();
+    }
+
+    private static String text(ResultSet row, String column) {
+        try {
+            return row.getString(column);
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static Observation observation(ResultSet row) throws SQLException {
+        double amount = row.getDouble("amount");
+        return switch (Measure.ofCode(row.getString("measure")).orElseThrow()) {
+            case PULL -> new Observation.Pull(amount);
+            case DROP -> new Observation.DropShape(amount, row.getDouble("width_mm"));
+            case LEFT_BEHIND -> new Observation.LeftBehind(amount);
+            case WATER_GRADE ->
+                new Observation.Graded(
+                        WaterKind.ofCode(row.getString("water_kind")).orElseThrow(), (int) amount);
+        };
+    }
+
+    /** Opens the key of a study: from now on products go by their names. Opened once, it stays open. */
+    public void openKey(long study) {
+        database.sql("update study set key_opened_at = now() where id = :id and key_opened_at is null")
+                .param("id", study)
+                .update();
+    }
+
+    /** A line of the list of studies. */
+    public record Listed(long id, String question, String bed, LocalDate firstDay, int products) {}
+
+    /** All studies, the youngest first, at most 200. */
+    public List<Listed> list() {
+        return database.sql("""
+                        select s.id, s.question, b.name as bed, s.first_day,
+                               (select count(*) from contender c where c.study_id = s.id and c.role <> 'bare') as products
+                        from study s join bed b on b.id = s.bed_id
+                        order by s.first_day desc, s.id desc
+                        limit 200""").query(Listed.class).list();
+    }
+}

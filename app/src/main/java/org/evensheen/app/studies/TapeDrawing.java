@@ -1,0 +1,136 @@
+package org.evensheen.app.studies;
+
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.evensheen.app.page.Figures;
+import org.evensheen.core.schedule.Visit;
+import org.evensheen.core.study.Happening;
+
+/**
+ * Time as a steel tape: a tick a day, a number a week, a notch for everything done or planned. Places are per cent of the
+ * blade's length.
+ *
+ * @param dayTicks one path for all day ticks, in days
+ */
+public record TapeDrawing(
+        long study,
+        int day,
+        int today,
+        int lastDay,
+        String stage,
+        String dayWords,
+        String spoken,
+        String dayTicks,
+        List<Week> weeks,
+        List<Notch> notches,
+        String hook,
+        String hookAnchor) {
+
+    /** A numbered mark; the number stands before it at the blade's end. */
+    public record Week(String at, String number, boolean before) {}
+
+    /** Something on the tape; kind is its shape, title is what it says. */
+    public record Notch(String at, String kind, String title, String caption, String anchor, int day) {}
+
+    private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
+
+    static TapeDrawing of(Study study, Selection selection) {
+        int last = Selection.lastDay(study, selection.today());
+        int step = last > 420 ? 8 : last > 210 ? 4 : last > 120 ? 2 : 1;
+        String ticks = IntStream.rangeClosed(0, last)
+                .filter(d -> last <= 150 || d % 7 == 0)
+                .mapToObj(d -> "M%d,0V1".formatted(d))
+                .collect(Collectors.joining());
+        List<Week> weeks = IntStream.rangeClosed(0, last / 7)
+                .filter(w -> w % step == 0)
+                .mapToObj(w -> new Week(at(7 * w, last), String.valueOf(w), 7 * w > 0.97 * last))
+                .toList();
+        int day = selection.at().day();
+        double share = day / (double) last;
+        return new TapeDrawing(
+                study.id(),
+                day,
+                selection.today(),
+                last,
+                selection.at().stage().code(),
+                words(selection, day),
+                "%s, %s, %s"
+                        .formatted(
+                                words(selection, day),
+                                study.dateOf(day).format(DATE),
+                                selection.at().stage().label()),
+                ticks,
+                weeks,
+                notches(study, selection, last),
+                at(day, last),
+                share < 0.08 ? "start" : share > 0.92 ? "end" : "middle");
+    }
+
+    private static String words(Selection selection, int day) {
+        return (day == selection.today() ? "Today, day " : "Day ") + day;
+    }
+
+    private static List<Notch> notches(Study study, Selection selection, int last) {
+        List<Notch> notches = new ArrayList<>();
+        for (Happening happening : study.record().happenings()) {
+            String caption = happening.kind() == Happening.Kind.APPLIED ? "applied" : "";
+            notches.add(notch(
+                    study,
+                    happening.day(),
+                    last,
+                    happening.kind().code(),
+                    happening.kind().label(),
+                    caption));
+        }
+        for (Visit visit : Visit.of(study.record(), selection.today())) {
+            String state = visit.state().name().toLowerCase(Locale.ROOT);
+            String caption = switch (visit.state()) {
+                case MISSED -> "missed";
+                case AHEAD -> visit.occasion().day() == study.record().plan().lastDay() ? "verdict" : "";
+                default -> "";
+            };
+            notches.add(notch(
+                    study,
+                    visit.occasion().day(),
+                    last,
+                    state,
+                    "%s: %s, %d of %d readings"
+                            .formatted(
+                                    visit.occasion().stage().label(),
+                                    spoken(visit.state()),
+                                    visit.taken(),
+                                    visit.expected()),
+                    caption));
+        }
+        return notches;
+    }
+
+    private static String spoken(Visit.State state) {
+        return switch (state) {
+            case DONE -> "read";
+            case DUE -> "due today";
+            case PARTLY -> "partly read";
+            case MISSED -> "missed";
+            case AHEAD -> "planned";
+        };
+    }
+
+    private static Notch notch(Study study, int day, int last, String kind, String title, String caption) {
+        double share = day / (double) last;
+        return new Notch(
+                at(day, last),
+                kind,
+                "Day %d, %s. %s".formatted(day, study.dateOf(day).format(DATE), title),
+                caption,
+                share < 0.04 ? "start" : share > 0.96 ? "end" : "middle",
+                day);
+    }
+
+    private static String at(int day, int last) {
+        return Figures.svg(100.0 * day / last) + "%";
+    }
+}

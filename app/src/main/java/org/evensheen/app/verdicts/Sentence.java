@@ -1,0 +1,91 @@
+package org.evensheen.app.verdicts;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.evensheen.app.page.Figures;
+import org.evensheen.app.studies.Study;
+import org.evensheen.core.comparing.Interval;
+import org.evensheen.core.comparing.Verdict;
+import org.evensheen.core.comparing.Verdict.Result;
+import org.evensheen.core.study.Measure;
+
+/** The verdict in a sentence or two, saying no more than the evidence does. */
+record Sentence(String first, String rest) {
+    private static final double SPENT = 0.25;
+
+    static Sentence of(Study study, Measure measure, Optional<Verdict> verdict) {
+        if (verdict.isEmpty()) {
+            return new Sentence("There is nothing to judge yet.", "");
+        }
+        Verdict judged = verdict.get();
+        List<Result> leaders =
+                judged.results().stream().filter(r -> r.place() == 1).toList();
+        return new Sentence(lead(study, measure, judged, leaders), rest(study, measure, judged, leaders));
+    }
+
+    private static String lead(Study study, Measure measure, Verdict judged, List<Result> leaders) {
+        String at = switch (measure) {
+            case PULL -> "slickness";
+            case DROP -> "beading";
+            case LEFT_BEHIND -> "water left behind";
+            case WATER_GRADE -> "the look of water";
+        };
+        if (judged.scatter().isEmpty()) {
+            return "No product can be called better at %s.".formatted(at);
+        }
+        if (leaders.size() == judged.results().size()) {
+            return leaders.size() == 2
+                    ? "%s can't be told apart at %s.".formatted(names(study, leaders), at)
+                    : "None of the %d can be told apart at %s.".formatted(leaders.size(), at);
+        }
+        return leaders.size() == 1
+                ? "%s is first at %s.".formatted(names(study, leaders), at)
+                : "%s share first at %s.".formatted(names(study, leaders), at);
+    }
+
+    private static String rest(Study study, Measure measure, Verdict judged, List<Result> leaders) {
+        if (judged.scatter().isEmpty()) {
+            return "With one section each, a product can't be told from the place it stands on.";
+        }
+        StringBuilder words = new StringBuilder();
+        Result best = leaders.get(0);
+        best.benefit()
+                .flatMap(b -> b.interval().map(i -> b))
+                .ifPresent(b -> words.append("%s %s %s (%s). "
+                        .formatted(
+                                study.nameOf(best.contender()),
+                                does(measure),
+                                Figures.benefit(measure, b.value()),
+                                Figures.benefitRange(measure, b.interval()))));
+        List<Result> spent = judged.results().stream()
+                .filter(r -> r.retention()
+                        .flatMap(k -> k.interval())
+                        .map(Interval::high)
+                        .filter(high -> high <= SPENT)
+                        .isPresent())
+                .toList();
+        if (!spent.isEmpty()) {
+            words.append("%s %s spent.".formatted(names(study, spent), spent.size() == 1 ? "is" : "are"));
+        }
+        return words.toString().strip();
+    }
+
+    private static String does(Measure measure) {
+        return switch (measure) {
+            case PULL -> "eases the pull by";
+            case DROP -> "stands drops up by";
+            case LEFT_BEHIND -> "leaves less water than bare by";
+            case WATER_GRADE -> "grades";
+        };
+    }
+
+    private static String names(Study study, List<Result> results) {
+        List<String> names =
+                results.stream().map(r -> study.nameOf(r.contender())).toList();
+        int last = names.size() - 1;
+        return last < 1
+                ? names.get(0)
+                : names.subList(0, last).stream().collect(Collectors.joining(", ")) + " and " + names.get(last);
+    }
+}

@@ -1,0 +1,97 @@
+package org.evensheen.app.verdicts;
+
+import java.time.Clock;
+import java.util.Optional;
+import org.evensheen.app.page.Missing;
+import org.evensheen.app.studies.Judging;
+import org.evensheen.app.studies.Study;
+import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.study.Measure;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The verdict of a study as a page, as JSON, and number by number. */
+@Controller
+class VerdictController {
+    private final StudyStore studies;
+    private final Judging judging;
+    private final Clock clock;
+
+    VerdictController(StudyStore studies, Judging judging, Clock clock) {
+        this.studies = studies;
+        this.judging = judging;
+        this.clock = clock;
+    }
+
+    /** What is judged: a study, on one measure, as of a day. */
+    private record Case(Study study, Measure measure, int day, Judging.Outcome outcome) {}
+
+    @GetMapping("/studies/{id}/verdict")
+    String verdict(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "pull") String measure,
+            @RequestParam Optional<Integer> day,
+            Model model) {
+        Case judged = judge(id, measure, day);
+        model.addAttribute("page", VerdictPage.of(judged.study, judged.measure, judged.day, judged.outcome));
+        return "verdicts/verdict";
+    }
+
+    @GetMapping("/studies/{id}/verdict/workings")
+    String workings(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "pull") String measure,
+            @RequestParam Optional<Integer> day,
+            @RequestParam String of,
+            @RequestParam(defaultValue = "0") int product,
+            @RequestParam(defaultValue = "0") int other,
+            @RequestHeader(name = "HX-Request", required = false) Optional<String> part,
+            Model model) {
+        Case judged = judge(id, measure, day);
+        model.addAttribute(
+                "workings",
+                Workings.of(
+                        judged.study,
+                        judged.outcome
+                                .verdict()
+                                .orElseThrow(() -> new Missing("There is no verdict yet, so nothing was worked out.")),
+                        of,
+                        product,
+                        other));
+        model.addAttribute("back", "/studies/%d/verdict?measure=%s&day=%d".formatted(id, measure, judged.day));
+        return part.isPresent() ? "verdicts/workings :: body" : "verdicts/workings";
+    }
+
+    @GetMapping("/studies/{id}/verdict.json")
+    ResponseEntity<VerdictDocument> json(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "pull") String measure,
+            @RequestParam Optional<Integer> day) {
+        Case judged = judge(id, measure, day);
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_JSON)
+                .body(VerdictDocument.of(judged.study, judged.measure, judged.day, judged.outcome));
+    }
+
+    @GetMapping("/verdicts")
+    String list(Model model) {
+        model.addAttribute("studies", studies.list());
+        return "verdicts/list";
+    }
+
+    private Case judge(long id, String code, Optional<Integer> day) {
+        Study study = studies.load(id);
+        Measure measure = Measure.ofCode(code)
+                .filter(Measure::comparable)
+                .orElseThrow(() ->
+                        new Missing("No verdict is drawn on “%s”. Choose pull, drop or left-behind.".formatted(code)));
+        int until = day.orElse(Math.max(0, study.dayOf(clock)));
+        return new Case(study, measure, until, judging.judge(study, measure, until));
+    }
+}

@@ -1,0 +1,252 @@
+package org.evensheen.app.verdicts;
+
+import static org.evensheen.app.page.Figures.svg;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.evensheen.app.page.Figures;
+import org.evensheen.app.studies.Judging;
+import org.evensheen.app.studies.Standing;
+import org.evensheen.app.studies.Study;
+import org.evensheen.core.comparing.Interval;
+import org.evensheen.core.comparing.Ratio;
+import org.evensheen.core.comparing.Verdict;
+import org.evensheen.core.footing.Finding;
+import org.evensheen.core.footing.Footing;
+import org.evensheen.core.study.Measure;
+import org.evensheen.core.study.Occasion;
+import org.evensheen.core.study.Stage;
+import org.jspecify.annotations.Nullable;
+
+/** The verdict page: one sentence first, then the drawing behind it, then what it rests on. */
+record VerdictPage(
+        long study,
+        String question,
+        String subtitle,
+        boolean keyClosed,
+        String first,
+        String rest,
+        List<Tab> measures,
+        List<Tab> days,
+        String footing,
+        String footingMeaning,
+        List<Weak> findings,
+        String benefitTitle,
+        List<Mark> axis,
+        List<Row> rows,
+        List<PairRow> pairs,
+        String least,
+        String leastLink,
+        Standing standing,
+        String noRetention,
+        String json,
+        @Nullable String empty) {
+
+    /** A choice of measure or day. */
+    record Tab(String label, String address, boolean chosen) {}
+
+    /** A labelled place on the axis, per cent of its length. */
+    record Mark(String at, String label) {}
+
+    /** Something that limits the footing. */
+    record Weak(String title, String numbers, String remedy, String atMost) {}
+
+    /** A product: its place, and its intervals as drawn. */
+    record Row(
+            String name,
+            String place,
+            List<String> strips,
+            String sections,
+            String link,
+            @Nullable Bar benefit,
+            @Nullable Bar retention) {}
+
+    /** An interval on an axis, per cent of its length; without an interval only its point is drawn. */
+    record Bar(
+            String figure,
+            String range,
+            String point,
+            boolean ranged,
+            String low,
+            String width,
+            String link,
+            boolean leftOfPoint) {}
+
+    /** Two products set against each other. */
+    record PairRow(
+            String words, String difference, String range, String p, String adjusted, boolean apart, String link) {}
+
+    static VerdictPage of(Study study, Measure measure, int day, Judging.Outcome outcome) {
+        return new Writer(study, measure, day, outcome).write();
+    }
+
+    private static final class Writer {
+        private final Study study;
+        private final Measure measure;
+        private final int day;
+        private final Judging.Outcome outcome;
+        private final String base;
+
+        Writer(Study study, Measure measure, int day, Judging.Outcome outcome) {
+            this.study = study;
+            this.measure = measure;
+            this.day = day;
+            this.outcome = outcome;
+            base = "/studies/%d/verdict".formatted(study.id());
+        }
+
+        VerdictPage write() {
+            Optional<Verdict> verdict = outcome.verdict();
+            Footing footing = Footing.under(outcome.findings());
+            Sentence sentence = Sentence.of(study, measure, verdict);
+            Scale scale = Scale.of(measure, verdict);
+            return new VerdictPage(
+                    study.id(),
+                    study.question(),
+                    subtitle(verdict),
+                    study.judgedByCode(),
+                    sentence.first(),
+                    sentence.rest(),
+                    measures(),
+                    days(verdict),
+                    footing.word(),
+                    footing.meaning(),
+                    outcome.findings().stream().map(Writer::weak).toList(),
+                    measure.benefitIsShare() ? "Benefit against bare that day" : "Degrees above bare that day",
+                    scale.marks(measure),
+                    verdict.map(v -> rows(v, scale)).orElse(List.of()),
+                    verdict.map(this::pairs).orElse(List.of()),
+                    verdict.map(this::least).orElse(""),
+                    link("least", 0, 0),
+                    Standing.of(study, measure, verdict, Optional.empty(), false, day),
+                    verdict.filter(v -> v.at().stage() == Stage.FRESH).isPresent()
+                            ? "first readings: nothing to lose yet"
+                            : "no first effect that could be kept",
+                    "%s.json?measure=%s&day=%d".formatted(base, measure.code(), day),
+                    verdict.isEmpty()
+                            ? "No verdict on %s yet. Read it on two products, fresh or wetted again, and on bare."
+                                    .formatted(measure.label().toLowerCase(Locale.ROOT))
+                            : null);
+        }
+
+        private String subtitle(Optional<Verdict> verdict) {
+            String when = verdict.map(v -> "Judged on " + Standing.words(v.at()) + ".")
+                    .orElse("");
+            return "%s. %s %s"
+                    .formatted(
+                            study.bed().name(),
+                            when,
+                            Figures.count(study.record().readings().size(), "reading stands.", "readings stand."));
+        }
+
+        private List<Tab> measures() {
+            return Stream.of(Measure.values())
+                    .filter(Measure::comparable)
+                    .map(m -> new Tab(m.label(), "%s?measure=%s&day=%d".formatted(base, m.code(), day), m == measure))
+                    .toList();
+        }
+
+        private List<Tab> days(Optional<Verdict> verdict) {
+            return study.record().occasionsRead(measure).stream()
+                    .filter(o -> o.stage().judged())
+                    .map(Occasion::day)
+                    .distinct()
+                    .map(d -> new Tab(
+                            "day " + d,
+                            "%s?measure=%s&day=%d".formatted(base, measure.code(), d),
+                            verdict.filter(v -> v.at().day() == d).isPresent()))
+                    .toList();
+        }
+
+        private static Weak weak(Finding finding) {
+            return new Weak(
+                    finding.kind().title(),
+                    finding.numbers(),
+                    finding.remedy(),
+                    finding.kind().atMost().word());
+        }
+
+        private List<Row> rows(Verdict verdict, Scale scale) {
+            List<List<String>> strips = Strips.of(verdict);
+            List<Row> rows = new ArrayList<>();
+            for (int i = 0; i < verdict.results().size(); i++) {
+                Verdict.Result result = verdict.results().get(i);
+                int number = result.contender().number();
+                rows.add(new Row(
+                        study.nameOf(result.contender()),
+                        String.valueOf(result.place()),
+                        strips.get(i),
+                        "%s, mean %s"
+                                .formatted(
+                                        Figures.count(result.sections(), "section", "sections"),
+                                        Figures.difference(
+                                                measure, result.mean().value())),
+                        link("mean", number, 0),
+                        result.benefit()
+                                .map(b -> bar(
+                                        b,
+                                        scale,
+                                        Figures.benefit(measure, b.value()),
+                                        Figures.benefitRange(measure, b.interval()),
+                                        link("benefit", number, 0)))
+                                .orElse(null),
+                        result.retention()
+                                .map(r -> bar(
+                                        r,
+                                        Scale.UNIT,
+                                        Figures.percent(r.value()),
+                                        r.interval().map(Figures::percentRange).orElse("no interval"),
+                                        link("retention", number, 0)))
+                                .orElse(null)));
+            }
+            return rows;
+        }
+
+        private static Bar bar(Ratio ratio, Scale scale, String figure, String range, String link) {
+            double low = scale.at(ratio.interval().map(Interval::low).orElse(ratio.value()));
+            double high = scale.at(ratio.interval().map(Interval::high).orElse(ratio.value()));
+            return new Bar(
+                    figure,
+                    range,
+                    svg(scale.at(ratio.value())) + "%",
+                    ratio.interval().isPresent(),
+                    svg(low) + "%",
+                    svg(Math.max(0.4, high - low)) + "%",
+                    link,
+                    high > 82);
+        }
+
+        private List<PairRow> pairs(Verdict verdict) {
+            return verdict.pairs().stream()
+                    .map(p -> new PairRow(
+                            "%s before %s".formatted(name(p.better()), name(p.worse())),
+                            Figures.difference(measure, p.difference().value()),
+                            Figures.differenceRange(measure, p.difference().interval()),
+                            Figures.p(p.p()),
+                            Figures.p(p.adjusted()),
+                            p.apart(),
+                            link("pair", p.better(), p.worse())))
+                    .toList();
+        }
+
+        private String least(Verdict verdict) {
+            return verdict.leastDetectable().isPresent()
+                    ? "A true difference of %s between two products would be found four times in five."
+                            .formatted(Figures.difference(
+                                    measure, verdict.leastDetectable().getAsDouble()))
+                    : "No difference can be found: nothing here shows how much sections scatter.";
+        }
+
+        private String name(int contender) {
+            return study.nameOf(study.record().contenders().get(contender));
+        }
+
+        private String link(String of, int product, int other) {
+            return "%s/workings?measure=%s&day=%d&of=%s&product=%d&other=%d"
+                    .formatted(base, measure.code(), day, of, product, other);
+        }
+    }
+}

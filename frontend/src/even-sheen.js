@@ -1,0 +1,125 @@
+// What the server can't do for the page: the hook that follows the hand, keys, focus, and what was typed but not kept.
+(() => {
+  const $ = (selector, from = document) => from.querySelector(selector);
+  const field = () => $('[data-entry] input:not([type=hidden]):not([type=radio])');
+
+  // The hook follows the hand at once; the Panel and the Slate follow from the server.
+  document.addEventListener('input', (event) => {
+    if (event.target.id !== 'day') return;
+    const { value, max, dataset } = event.target;
+    const hook = $('#hook');
+    hook.setAttribute('x', `${(100 * value) / max}%`);
+    const share = value / max;
+    const words = $('.hook-day', hook);
+    words.textContent = `${value === dataset.today ? 'Today, day' : 'Day'} ${value}`;
+    words.setAttribute('text-anchor', share < 0.08 ? 'start' : share > 0.92 ? 'end' : 'middle');
+  });
+
+  // What was typed but not kept survives a reload and a look at another section.
+  const slot = (input) => `draft:${input.form?.dataset.draft}:${input.name}`;
+  document.addEventListener('input', (event) => {
+    if (event.target.form?.dataset.draft && event.target.name) sessionStorage.setItem(slot(event.target), event.target.value);
+  });
+  const restore = () => {
+    document.querySelectorAll('form[data-draft] input:not([type=hidden]):not([type=radio])').forEach((input) => {
+      const typed = sessionStorage.getItem(slot(input));
+      if (!input.value && typed) {
+        input.value = typed;
+        input.dispatchEvent(new Event('input', { bubbles: true }));
+      }
+    });
+  };
+  document.addEventListener('htmx:afterRequest', (event) => {
+    const form = event.detail.elt;
+    if (event.detail.successful && form.dataset?.draft) {
+      Object.keys(sessionStorage).filter((key) => key.startsWith(`draft:${form.dataset.draft}:`)).forEach((key) => sessionStorage.removeItem(key));
+    }
+  });
+
+  // Focus goes to the next field to fill, unless the hand is on the tape or the screen is a phone just opened.
+  const focusField = () => {
+    const input = $('[data-entry] [aria-invalid=true]') ?? field();
+    input?.focus({ preventScroll: true });
+    input?.select();
+  };
+  document.addEventListener('htmx:afterSettle', (event) => {
+    const asked = event.detail.requestConfig?.elt;
+    if (asked?.id === 'workings-link' || event.target.id === 'workings-body') return;
+    restore();
+    if (asked && asked.id !== 'day' && !asked.hasAttribute('data-stay')) focusField();
+  });
+
+  // Numbers open how they were worked out.
+  document.addEventListener('htmx:afterSwap', (event) => {
+    if (event.target.id === 'workings-body' && !$('#workings').open) $('#workings').showModal();
+  });
+  document.addEventListener('click', (event) => {
+    const dialog = event.target.closest('dialog');
+    if (event.target.closest('[data-close]') || event.target === dialog) dialog?.close();
+    const opener = event.target.closest('[data-open]');
+    if (opener) $(opener.dataset.open).showModal();
+  });
+
+  // Trouble is said where it is seen, and nothing typed is lost by it.
+  const say = (text) => { $('#notice').textContent = text; };
+  document.addEventListener('htmx:sendError', () => say('No connection to Even Sheen. What you typed is still in the field; press Keep again when the line is back. It is kept once, however often you press.'));
+  document.addEventListener('htmx:responseError', (event) => {
+    let text = 'That could not be done. What you typed is still in the field.';
+    try { text = JSON.parse(event.detail.xhr.responseText).detail ?? text; } catch { /* not a problem document */ }
+    say(text);
+  });
+  document.addEventListener('htmx:beforeRequest', () => say(''));
+
+  // Keys: letters choose sections, arrows move along the tape or between sections, ? lists them all.
+  document.addEventListener('keydown', (event) => {
+    if (event.ctrlKey || event.metaKey || event.altKey || $('dialog[open]')) return;
+    const typing = event.target.matches('input:not([type=range]):not([type=radio]), select, textarea');
+    const emptyReading = typing && event.target === field() && event.target.value === '';
+    if (event.key === 'Escape' && typing) return event.target.blur();
+    if (event.key === '?' && (!typing || emptyReading)) {
+      event.preventDefault();
+      return $('#keys').showModal();
+    }
+    if ((event.key === 'ArrowDown' || event.key === 'ArrowUp') && event.target === field()) {
+      event.preventDefault();
+      return $(event.key === 'ArrowDown' ? '[data-next]' : '[data-before]')?.click();
+    }
+    const day = $('#day');
+    if (!typing && day && event.target !== day && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) {
+      event.preventDefault();
+      day.value = Number(day.value) + (event.key === 'ArrowRight' ? 1 : -1);
+      day.dispatchEvent(new Event('input', { bubbles: true }));
+      return day.dispatchEvent(new Event('change', { bubbles: true }));
+    }
+    if (/^[a-zA-Z]$/.test(event.key) && (!typing || emptyReading)) {
+      const section = $(`[data-code="${event.key.toUpperCase()}"]`);
+      if (section) {
+        event.preventDefault();
+        section.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true }));
+      }
+    }
+  });
+
+  document.addEventListener('DOMContentLoaded', () => {
+    restore();
+    if (window.matchMedia('(min-width: 900px)').matches && $('[data-entry]')) focusField();
+  });
+
+  // The list of contenders on the form for a new study grows by a row.
+  document.addEventListener('alpine:init', () => {
+    window.Alpine.data('contenders', () => ({
+      add() {
+        const rows = this.$refs.rows;
+        const row = rows.lastElementChild.cloneNode(true);
+        row.querySelectorAll('input[type=text]').forEach((input) => { input.value = ''; input.removeAttribute('aria-invalid'); });
+        row.querySelectorAll('.problem').forEach((problem) => problem.remove());
+        row.querySelectorAll('input[type=radio]').forEach((radio) => { radio.checked = false; radio.value = String(rows.children.length); });
+        row.querySelectorAll('[id]').forEach((item) => { item.id = item.id.replace(/\d+$/, rows.children.length); });
+        row.querySelectorAll('[for]').forEach((item) => { item.htmlFor = item.htmlFor.replace(/\d+$/, rows.children.length); });
+        rows.append(row);
+        row.querySelector('input[type=text]').focus();
+      },
+    }));
+    window.Alpine.data('reveal', () => ({ open: false, toggle() { this.open = !this.open; } }));
+  });
+})();
