@@ -69,9 +69,9 @@ public final class Figures {
         return low.startsWith(MINUS) || high.startsWith(MINUS) ? low + " to " + high : low + "–" + high;
     }
 
-    /** A p value: three decimals, or "below 0.001". */
+    /** A p value: three decimals, or "< 0.001". */
     public static String p(double p) {
-        return p < 0.001 ? "below 0.001" : number(p, 3);
+        return p < 0.001 ? "< 0.001" : number(p, 3);
     }
 
     /** A benefit in the measure's own terms: a share of bare, or a difference. */

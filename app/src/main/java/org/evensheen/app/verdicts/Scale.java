@@ -2,6 +2,7 @@ package org.evensheen.app.verdicts;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 import org.evensheen.app.page.Figures;
 import org.evensheen.core.comparing.Verdict;
@@ -24,9 +25,9 @@ record Scale(double low, double high, double step) {
         double[] ends = verdict.stream()
                 .flatMap(v -> v.results().stream())
                 .flatMap(r -> r.benefit().stream())
-                .flatMap(b ->
-                        b.interval().map(i -> Stream.of(i.low(), i.high())).orElse(Stream.of(b.value(), b.value())))
-                .mapToDouble(Double::doubleValue)
+                .flatMapToDouble(b -> b.interval()
+                        .map(i -> DoubleStream.of(i.low(), i.high()))
+                        .orElse(DoubleStream.of(b.value())))
                 .toArray();
         double whole = measure.benefitIsShare() ? 1 : 100;
         double most = Math.min(1.5 * whole, Math.max(0.25 * whole, max(ends)));

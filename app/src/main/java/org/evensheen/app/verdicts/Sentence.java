@@ -54,7 +54,7 @@ record Sentence(String first, String rest) {
                 .flatMap(b -> b.interval().map(i -> b))
                 .ifPresent(b -> words.append("%s %s %s (%s). "
                         .formatted(
-                                study.nameOf(best.contender()),
+                                leaders.size() == 1 ? "It" : study.nameOf(best.contender()),
                                 does(measure),
                                 Figures.benefit(measure, b.value()),
                                 Figures.benefitRange(measure, b.interval()))));
