@@ -170,8 +170,8 @@ create table reading (
             and water_kind in ('repels', 'sheets') and water_kind is not null
         else false end),
     constraint reading_is_struck_with_who_when_why check (
-        (struck_at is null and struck_by is null and struck_because is null)
-        or (struck_at is not null and length(btrim(struck_by)) > 0 and length(btrim(struck_because)) > 0)),
+        num_nonnulls(struck_at, struck_by, struck_because) in (0, 3)
+        and length(btrim(coalesce(struck_by, '-'))) > 0 and length(btrim(coalesce(struck_because, '-'))) > 0),
     constraint reading_is_replaced_once unique (replaces),
     constraint reading_replaces_one_of_its_study foreign key (replaces) references reading (id)
 );

@@ -1,0 +1,68 @@
+package org.evensheen.app.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.options.ColorScheme;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import org.evensheen.app.browser.ChromiumExtension.Visit;
+import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SampleStudy;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** axe-core finds nothing serious on any page, by day and by night, at a desk and on a phone. */
+@ExtendWith({LiveApp.class, ChromiumExtension.class})
+class AccessibilityTest {
+    private static final Set<String> GRAVE = Set.of("serious", "critical");
+
+    @ParameterizedTest
+    @CsvSource({"1280, LIGHT", "1280, DARK", "390, LIGHT", "390, DARK"})
+    void nothingSeriousOnAnyPage(int width, ColorScheme scheme) {
+        long made = SampleStudy.make().id();
+        long read = SampleStudy.read().id();
+        List<String> found = new ArrayList<>();
+        try (Visit visit = Visit.of(width, width == 390 ? 844 : 800, scheme)) {
+            for (String path : List.of(
+                    "/",
+                    "/studies",
+                    "/studies/new",
+                    "/studies/3",
+                    "/studies/3?measure=grade",
+                    "/studies/3?day=1",
+                    "/studies/3?day=70",
+                    "/studies/%d?measure=drop".formatted(made),
+                    "/studies/%d/verdict".formatted(made),
+                    "/studies/%d/verdict".formatted(read),
+                    "/studies/1/verdict",
+                    "/studies/2/verdict",
+                    "/studies/1/verdict/workings?of=benefit&product=0",
+                    "/studies/%d/readings".formatted(read),
+                    "/verdicts",
+                    "/nowhere")) {
+                visit.page().navigate(path);
+                new AxeBuilder(visit.page())
+                        .analyze().getViolations().stream()
+                                .filter(v -> GRAVE.contains(v.getImpact()))
+                                .forEach(v -> found.add("%s: %s, %s"
+                                        .formatted(
+                                                path,
+                                                v.getId(),
+                                                v.getNodes()
+                                                        .get(0)
+                                                        .getHtml()
+                                                        .lines()
+                                                        .findFirst()
+                                                        .orElse(""))));
+                boolean fits = (Boolean) visit.page().evaluate("document.documentElement.scrollWidth <= innerWidth");
+                if (!fits) {
+                    found.add(path + ": wider than the screen");
+                }
+            }
+        }
+        assertThat(found).isEmpty();
+    }
+}

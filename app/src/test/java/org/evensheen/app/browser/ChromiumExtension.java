@@ -1,0 +1,85 @@
+package org.evensheen.app.browser;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.evensheen.app.live.LiveApp;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+
+/** Starts Debian's Chromium once for a run; it ends with the run. */
+final class ChromiumExtension implements BeforeAllCallback {
+    private static Running running;
+
+    private record Running(Playwright playwright, Browser browser) implements ExtensionContext.Store.CloseableResource {
+        @Override
+        public void close() {
+            browser.close();
+            playwright.close();
+        }
+    }
+
+    @Override
+    public void beforeAll(ExtensionContext context) {
+        context.getRoot().getStore(ExtensionContext.Namespace.GLOBAL).getOrComputeIfAbsent("chromium", key -> start());
+    }
+
+    private static Running start() {
+        Playwright playwright = Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        running = new Running(
+                playwright,
+                playwright
+                        .chromium()
+                        .launch(new BrowserType.LaunchOptions()
+                                .setExecutablePath(Path.of("/usr/bin/chromium"))
+                                .setArgs(List.of(
+                                        "--no-sandbox",
+                                        "--disable-gpu",
+                                        "--disable-quic",
+                                        "--no-first-run",
+                                        "--disable-background-networking",
+                                        "--disable-component-update",
+                                        "--disable-sync"))));
+        return running;
+    }
+
+    /** A visit by one person: a page whose complaints and outside requests are collected. */
+    record Visit(BrowserContext context, Page page, List<String> complaints) implements AutoCloseable {
+        static Visit of(int width, int height, ColorScheme scheme) {
+            BrowserContext context = running.browser()
+                    .newContext(new Browser.NewContextOptions()
+                            .setBaseURL(LiveApp.url())
+                            .setViewportSize(width, height)
+                            .setHasTouch(width < 600)
+                            .setColorScheme(scheme));
+            context.setDefaultTimeout(10_000);
+            Page page = context.newPage();
+            List<String> complaints = new ArrayList<>();
+            page.onPageError(complaints::add);
+            page.onConsoleMessage(message -> {
+                if (message.type().equals("error") && !message.text().contains("status of 4")) {
+                    complaints.add(message.text());
+                }
+            });
+            page.onRequest(request -> {
+                if (!request.url().startsWith(LiveApp.url()) && !request.url().startsWith("data:")) {
+                    complaints.add("asked another host: " + request.url());
+                }
+            });
+            return new Visit(context, page, complaints);
+        }
+
+        @Override
+        public void close() {
+            context.close();
+        }
+    }
+}

@@ -1,0 +1,317 @@
+package org.evensheen.app.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.ColorScheme;
+import java.util.List;
+import java.util.regex.Pattern;
+import java.util.stream.IntStream;
+import org.evensheen.app.browser.ChromiumExtension.Visit;
+import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SampleStudy;
+import org.evensheen.app.live.Web;
+import org.evensheen.app.studies.Study;
+import org.evensheen.core.study.Section;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** What a person does with Even Sheen, done in a real browser at a desk and on a phone. */
+@ExtendWith({LiveApp.class, ChromiumExtension.class})
+class JourneyTest {
+    private Visit visit;
+    private Page page;
+
+    private void open(int width, String path) {
+        visit = Visit.of(width, width == 390 ? 844 : 800, ColorScheme.LIGHT);
+        page = visit.page();
+        page.navigate(path);
+    }
+
+    @AfterEach
+    void nothingComplained() {
+        assertThat(visit.complaints()).isEmpty();
+        visit.close();
+    }
+
+    private Locator slate() {
+        return page.locator(".slate");
+    }
+
+    private Locator field() {
+        return page.locator("[data-entry] input[name=amount]");
+    }
+
+    private Locator section(String code) {
+        return page.locator("[data-code='" + code + "']");
+    }
+
+    private static String address(Study study) {
+        return "/studies/" + study.id();
+    }
+
+    private static List<String> codes(Study study) {
+        return study.record().sections().stream().map(Section::code).toList();
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void theBenchSaysWhatIsDueAndOneTapOpensIt(int width) {
+        open(width, "/");
+        assertThat(page.locator("h1")).containsText(Pattern.compile("\\d+ readings due today"));
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Go on reading"))
+                .click();
+        assertThat(page.locator("[aria-label=Panel] .section")).not().hasCount(0);
+        assertThat(page.locator("#day")).isVisible();
+        assertThat(slate()).isVisible();
+        assertThat((Boolean) page.evaluate("document.documentElement.scrollWidth <= innerWidth"))
+                .as("nothing hangs over the edge")
+                .isTrue();
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void pullingTheTapeRedrawsThePanelAndTheSlateForThatDay(int width) {
+        Study study = SampleStudy.read();
+        open(width, address(study));
+        Locator any = section(codes(study).get(0));
+        String today = any.getAttribute("aria-label");
+        assertThat(page.locator(".hook-day")).hasText("Today, day 8");
+        page.locator("#day").focus();
+        for (int day = 8; day > 1; day--) {
+            page.keyboard().press("ArrowLeft");
+        }
+        assertThat(slate()).containsText("7 days ago");
+        assertThat(page.locator(".hook-day")).hasText("Day 1");
+        assertThat(any).not().hasAttribute("aria-label", today);
+        assertThat(page).hasURL(Pattern.compile("day=1&stage=fresh"));
+
+        BoundingBox blade = page.locator("#day").boundingBox();
+        page.mouse().move(blade.x + 24 + (blade.width - 48) / 15, blade.y + 35);
+        page.mouse().down();
+        page.mouse().move(blade.x + 24 + (blade.width - 48) * 4 / 15, blade.y + 35);
+        page.mouse().up();
+        assertThat(slate()).containsText("4 days ago");
+        assertThat(any).hasAttribute("aria-label", Pattern.compile("estimated"));
+        assertThat(page.locator(".section .estimated")).not().hasCount(0);
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void pullsAreKeptOneAfterAnotherAndTheStandingMovesWithoutAPageLoad(int width) {
+        Study study = SampleStudy.make();
+        List<String> codes = codes(study);
+        open(width, address(study));
+        page.evaluate("window.sameDocument = true");
+        section(codes.get(0)).click();
+        assertThat(slate()).containsText("First pull");
+        field().fill("9,7");
+        field().press("Enter");
+        assertThat(slate()).containsText("Second pull");
+        field().fill("9.9");
+        field().press("Enter");
+        assertThat(slate().locator(".row.chosen .mean")).hasText(Pattern.compile("9\\.8.N ± 0\\.1"));
+        assertThat(slate()).containsText("Third pull");
+        field().fill("9.8");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep"))
+                .click();
+        assertThat(slate().locator("h2.tag")).hasText(codes.get(1));
+        assertThat(slate()).containsText("First pull");
+
+        String before = slate().locator(".standing").innerText();
+        for (String code : codes.subList(1, codes.size())) {
+            assertThat(slate().locator("h2.tag")).hasText(code);
+            boolean bare = study.record()
+                    .contenderOn(study.record().section(code).orElseThrow())
+                    .isBare();
+            for (int repeat = 1; repeat <= 3; repeat++) {
+                assertThat(slate())
+                        .containsText(repeat == 1 ? "First pull" : repeat == 2 ? "Second pull" : "Third pull");
+                field().fill((bare ? "18." : "11.") + (codes.indexOf(code) + repeat));
+                field().press("Enter");
+            }
+        }
+        assertThat(slate().locator("h2.tag")).hasText(codes.get(0));
+        assertThat(slate()).containsText("First drop");
+        slate().locator("a.measure", new Locator.LocatorOptions().setHasText("Pull"))
+                .click();
+        assertThat(slate()).containsText("of its first slickness left");
+        assertThat(slate().locator(".standing tbody tr")).hasCount(3);
+        assertThat(slate().locator(".standing").innerText()).isNotEqualTo(before);
+        assertThat((Boolean) page.evaluate("window.sameDocument === true"))
+                .as("no page load")
+                .isTrue();
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void whatIsWrongIsSaidAtTheFieldAndSurvivesALookElsewhereAndAReload(int width) {
+        Study study = SampleStudy.make();
+        open(width, address(study));
+        field().fill("nine");
+        field().press("Enter");
+        assertThat(slate().locator(".wrong")).containsText("“nine” is not a number");
+        assertThat(field()).hasValue("nine");
+        field().fill("9.4");
+        page.reload();
+        assertThat(field()).hasValue("9.4");
+        visit.context().setOffline(true);
+        field().press("Enter");
+        assertThat(page.locator("#notice")).containsText("No connection");
+        assertThat(field()).hasValue("9.4");
+        visit.context().setOffline(false);
+        field().press("Enter");
+        assertThat(slate()).containsText("Second pull");
+        visit.complaints().removeIf(c -> c.contains("ERR_INTERNET_DISCONNECTED"));
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void aWrongReadingIsCorrectedOrStruckOutWithAReason(int width) {
+        Study study = SampleStudy.read();
+        open(
+                width,
+                address(study) + "?day=8&measure=pull&section=" + codes(study).get(2));
+        Locator chips = slate().locator(".chip");
+        assertThat(chips).hasCount(3);
+        chips.nth(0).click();
+        field().fill("8.8");
+        page.getByLabel("Why").fill("read the wrong line");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Correct it"))
+                .click();
+        assertThat(slate()).containsText("Corrected: 8.8");
+        assertThat(slate().locator(".chip.struck")).hasCount(1);
+        slate().locator(".chip:not(.struck)").nth(1).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Strike it out"))
+                .click();
+        assertThat(slate()).containsText("Say why");
+        page.getByLabel("Why").fill("sled caught the tape");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Strike it out"))
+                .click();
+        assertThat(slate().locator(".chip.struck")).hasCount(2);
+        assertThat(slate().locator(".chip.struck").last())
+                .hasAttribute("title", Pattern.compile("Struck out by Reviewer.*sled caught the tape"));
+        assertThat(slate()).containsText("Second pull");
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void dropsWaterLeftBehindAndGradesForBothKindsAreRead(int width) {
+        Study study = SampleStudy.make();
+        String code = codes(study).get(0);
+        open(width, address(study) + "?day=8&measure=drop&section=" + code);
+        field().fill("2.0");
+        page.locator("[data-entry] input[name=width]").fill("3.6");
+        assertThat(slate().locator(".hint").first()).containsText("contact angle of 103.3°");
+        page.locator("[data-entry] input[name=width]").press("Enter");
+        assertThat(section(code)).hasAttribute("aria-label", Pattern.compile("water 103°"));
+
+        slate().locator("a.measure", new Locator.LocatorOptions().setHasText("Left behind"))
+                .click();
+        section(code).click();
+        field().fill("10");
+        field().press("Enter");
+        section(code).click();
+        assertThat(slate().locator(".row.chosen .mean")).containsText("g/m²");
+
+        for (String kind : List.of("repels", "sheets")) {
+            slate().locator("a.measure", new Locator.LocatorOptions().setHasText("By eye"))
+                    .click();
+            page.getByLabel(Pattern.compile("^" + kind)).check();
+            page.locator(".grades button[value='3']").click();
+            assertThat(slate()).containsText("Kept: by eye");
+        }
+        section(code).click();
+        assertThat(slate().locator(".row.chosen .chips")).containsText(Pattern.compile("3 beads\\s*3 sheet"));
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void aStudyIsMadeFromNothingAndReadBareFreshAndWorn(int width) {
+        open(width, "/studies/new");
+        page.getByLabel("The question").fill("Does anything stay on the cart?");
+        page.getByLabel("Product", new Page.GetByLabelOptions().setExact(true))
+                .nth(0)
+                .fill("Osier Spray Seal");
+        page.getByLabel("Product", new Page.GetByLabelOptions().setExact(true))
+                .nth(1)
+                .fill("Brock Paste");
+        page.getByLabel("reference").first().check();
+        page.getByLabel("The bed").fill("Cart lid");
+        page.getByLabel("Width, mm").fill("1200");
+        page.getByLabel("Height, mm").fill("800");
+        page.getByLabel("First day").fill(java.time.LocalDate.now().minusDays(8).toString());
+        assertThat(page.locator("#layout .patch")).hasCount(6);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Draw lots and begin"))
+                .click();
+        assertThat(page.locator(".section")).hasCount(6);
+        assertThat(page.locator(".section.bare")).hasCount(2);
+        int[] days = {0, 1, 8};
+        for (int day : days) {
+            page.navigate(page.url().replaceAll("\\?.*", "") + "?day=" + day + "&measure=pull");
+            IntStream.rangeClosed(1, 18).forEach(n -> {
+                boolean bare = page.locator(".section.chosen.bare").count() == 1;
+                String sled = slate().locator("h2.tag").innerText();
+                field().fill((bare || day == 0 ? "17." : "9.") + (n * 7 % 9));
+                field().press("Enter");
+                assertThat(slate().locator(".said")).containsText(Pattern.compile("Kept: pull \\d on " + sled));
+                page.waitForCondition(() ->
+                        n % 3 != 0 || !slate().locator("h2.tag").innerText().equals(sled) || n == 18);
+            });
+        }
+        page.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions().setName("Verdict").setExact(true))
+                .click();
+        assertThat(page.locator(".rank .place-number")).hasCount(2);
+        assertThat(page.locator("main")).containsText("Left of its first effect");
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void everyNumberOfTheVerdictOpensHowItWasWorkedOut(int width) {
+        Study study = SampleStudy.read();
+        open(width, address(study) + "/verdict");
+        assertThat(page.locator(".headline mark")).not().isEmpty();
+        assertThat(page.locator("#footing")).containsText("Footing");
+        int numbers = page.locator("a.num:visible").count();
+        assertThat(numbers).isGreaterThan(15);
+        for (int i = 0; i < numbers; i++) {
+            page.locator("a.num:visible").nth(i).click();
+            assertThat(page.locator("#workings")).isVisible();
+            assertThat(page.locator("#workings-body")).containsText("How this was worked out");
+            page.locator("#workings [data-close]").click();
+            assertThat(page.locator("#workings")).isHidden();
+        }
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open the key: show names"))
+                .click();
+        assertThat(page.locator(".rank").last()).containsText(Pattern.compile("Osier|Brock|Kelter"));
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void readingsGoOutAsAFileAndComeBackIntoACopy(int width) {
+        Study study = SampleStudy.read();
+        open(width, address(study) + "/readings");
+        Download download = page.waitForDownload(
+                () -> page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Readings as CSV"))
+                        .click());
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Lay out again"))
+                .click();
+        assertThat(page.locator("main")).containsText("0 readings stand");
+        page.getByLabel("CSV file").setInputFiles(download.path());
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Bring in"))
+                .click();
+        assertThat(page.locator("[role=alert]")).containsText(study.readings().size() + " readings kept");
+        long copy = Long.parseLong(page.url().replaceAll(".*/studies/(\\d+)/.*", "$1"));
+        assertThat(Web.get("/studies/" + copy + "/verdict.json").body())
+                .isEqualTo(Web.get(address(study) + "/verdict.json").body());
+    }
+}

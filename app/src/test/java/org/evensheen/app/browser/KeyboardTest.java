@@ -1,0 +1,54 @@
+package org.evensheen.app.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import java.util.regex.Pattern;
+import org.evensheen.app.browser.ChromiumExtension.Visit;
+import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SampleStudy;
+import org.evensheen.app.studies.Study;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** A visit read at the desk without touching the mouse. */
+@ExtendWith({LiveApp.class, ChromiumExtension.class})
+class KeyboardTest {
+
+    @Test
+    void aVisitIsReadByKeysAlone() {
+        Study study = SampleStudy.make();
+        var sections = study.record().sections();
+        try (Visit visit = Visit.of(1280, 800, ColorScheme.LIGHT)) {
+            Page page = visit.page();
+            page.navigate("/studies/" + study.id());
+            assertThat(page.locator("[data-entry] input[name=amount]")).isFocused();
+            page.keyboard().press(sections.get(4).code().toLowerCase());
+            assertThat(page.locator(".slate h2.tag")).hasText(sections.get(4).code());
+            assertThat(page.locator("[data-entry] input[name=amount]")).isFocused();
+            for (String newtons : new String[] {"9.1", "9.3 N", "9,2"}) {
+                page.keyboard().type(newtons);
+                page.keyboard().press("Enter");
+                assertThat(page.locator(".slate .said")).containsText("Kept: pull");
+                assertThat(page.locator("[data-entry] input[name=amount]")).isFocused();
+                assertThat(page.locator("[data-entry] input[name=amount]")).hasValue("");
+            }
+            assertThat(page.locator(".slate h2.tag")).hasText(sections.get(5).code());
+            page.keyboard().press("ArrowUp");
+            assertThat(page.locator(".slate h2.tag")).hasText(sections.get(4).code());
+            assertThat(page.locator(".slate .row.chosen .mean")).hasText(Pattern.compile("9\\.2.N ± 0\\.1"));
+            page.keyboard().press("Escape");
+            page.keyboard().press("ArrowLeft");
+            assertThat(page.locator(".slate")).containsText("yesterday");
+            page.keyboard().press("ArrowRight");
+            assertThat(page.locator(".slate")).containsText("today");
+            page.keyboard().press("?");
+            assertThat(page.locator("#keys")).isVisible();
+            page.keyboard().press("Escape");
+            assertThat(page.locator("#keys")).isHidden();
+            assertThat(visit.complaints()).isEmpty();
+        }
+    }
+}

@@ -1,0 +1,95 @@
+package org.evensheen.app.live;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.evensheen.app.beds.Bed;
+import org.evensheen.app.readings.ReadingBatch;
+import org.evensheen.app.studies.KeptReading;
+import org.evensheen.app.studies.Study;
+import org.evensheen.app.studies.StudyDraft;
+import org.evensheen.app.studies.StudyMaker;
+import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.layout.RowLots;
+import org.evensheen.core.schedule.Plan;
+import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Contender.Role;
+import org.evensheen.core.study.Contender.Source;
+import org.evensheen.core.study.Measure;
+import org.evensheen.core.study.Occasion;
+import org.evensheen.core.study.Section;
+import org.evensheen.core.study.Stage;
+import org.evensheen.core.water.WaterKind;
+import org.evensheen.standins.Coating;
+import org.evensheen.standins.Paint;
+import org.evensheen.standins.SimulatedBed;
+
+/** A small stored study with a visit due today: three products twice and bare twice, read bare and fresh. */
+public final class SampleStudy {
+    public static final int TODAY = 8;
+    public static final Occasion VISIT = new Occasion(TODAY, Stage.REWETTED);
+    private static final List<Occasion> BEFORE = List.of(new Occasion(0, Stage.BARE), new Occasion(1, Stage.FRESH));
+
+    private SampleStudy() {}
+
+    public static Study make() {
+        return make(List.of());
+    }
+
+    /** The same, with today's visit read too. */
+    public static Study read() {
+        return make(List.of(VISIT));
+    }
+
+    private static Study make(List<Occasion> more) {
+        long seed = 99;
+        List<Contender> contenders = List.of(
+                new Contender(0, "Osier Spray Seal", Role.REFERENCE, WaterKind.REPELS, Source.BOUGHT),
+                new Contender(1, "Brock Paste", Role.PRODUCT, WaterKind.REPELS, Source.LENT),
+                new Contender(2, "Kelter Rinse-On", Role.PRODUCT, WaterKind.SHEETS, Source.GIFTED),
+                new Contender(3, "Bare", Role.BARE, WaterKind.REPELS, Source.BOUGHT));
+        long id = LiveApp.bean(StudyMaker.class)
+                .make(new StudyDraft(
+                        "Which of three stays?",
+                        new Bed(0, "Loose board", 1500, 1000, Optional.empty(), List.of()),
+                        LocalDate.now().minusDays(TODAY),
+                        seed,
+                        contenders,
+                        RowLots.draw(1500, 1000, 3, 2, seed),
+                        new Plan(
+                                List.of(new Plan.Planned(Measure.PULL, 3), new Plan.Planned(Measure.DROP, 1)),
+                                List.of(BEFORE.get(0), BEFORE.get(1), VISIT, new Occasion(15, Stage.REWETTED))),
+                        UUID.randomUUID()));
+        Study study = LiveApp.bean(StudyStore.class).load(id);
+        SimulatedBed bed = new SimulatedBed(
+                study.record(),
+                new Paint(18, 26, 110, 0.02, 0.01, 0.01, 0.02),
+                Map.of(
+                        0, new Coating(9, 105, 35, 8, 1),
+                        1, new Coating(10.5, 95, 50, 4, 1),
+                        2, new Coating(9.5, 60, 25, 6, 1)),
+                1,
+                seed);
+        List<KeptReading> kept = new ArrayList<>();
+        List<Occasion> occasions = new ArrayList<>(BEFORE);
+        occasions.addAll(more);
+        for (Occasion at : occasions) {
+            for (Section section : study.record().sections()) {
+                bed.read(section, at)
+                        .forEach(r -> kept.add(new KeptReading(
+                                0,
+                                r,
+                                Instant.parse("2026-01-02T03:04:05Z"),
+                                "Ana",
+                                Optional.empty(),
+                                Optional.empty())));
+            }
+        }
+        LiveApp.bean(ReadingBatch.class).keep(id, kept);
+        return LiveApp.bean(StudyStore.class).load(id);
+    }
+}

@@ -1,0 +1,153 @@
+package org.evensheen.app.studies;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.http.HttpResponse;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SampleStudy;
+import org.evensheen.app.live.StatementCounter;
+import org.evensheen.app.live.Web;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+@ExtendWith(LiveApp.class)
+class PagesTest {
+
+    private static Map<String, String> form(String... changes) {
+        Map<String, String> form = new java.util.LinkedHashMap<>(Map.of(
+                "question",
+                "Which seal stays?",
+                "bed",
+                "Loose board",
+                "width",
+                "1500",
+                "height",
+                "1000",
+                "each",
+                "2",
+                "firstDay",
+                LocalDate.now().minusDays(3).toString(),
+                "freshAfter",
+                "1",
+                "every",
+                "7",
+                "visits",
+                "4",
+                "seed",
+                "4711"));
+        form.put("key", UUID.randomUUID().toString());
+        form.put("name", "Lowlight Mist");
+        for (int i = 0; i < changes.length; i += 2) {
+            form.put(changes[i], changes[i + 1]);
+        }
+        return form;
+    }
+
+    /** Posts the form with a list of product names, as the browser repeats a field. */
+    private static HttpResponse<String> make(Map<String, String> form, String... names) {
+        return Web.post("/studies?name=" + String.join("&name=", names), form);
+    }
+
+    @Test
+    void aPageTakesAtMostFiveStatementsEvenWhenNothingIsRemembered() {
+        List<String> over = new ArrayList<>();
+        for (int round = 0; round < 2; round++) {
+            Study study = SampleStudy.read();
+            long id = study.id();
+            LiveApp.database()
+                    .sql("update study set revision = revision + 1 where id = " + id)
+                    .update();
+            for (String page : List.of(
+                    "/",
+                    "/studies",
+                    "/studies/new",
+                    "/studies/" + id,
+                    "/studies/" + id + "/verdict",
+                    "/studies/" + id + "/readings",
+                    "/verdicts",
+                    "/studies/2",
+                    "/studies/2/verdict",
+                    "/studies/3")) {
+                int statements = StatementCounter.during(
+                        () -> assertThat(Web.get(page).statusCode()).isEqualTo(200));
+                if (statements > 5) {
+                    over.add(page + " " + statements);
+                }
+            }
+        }
+        assertThat(over).isEmpty();
+    }
+
+    @Test
+    void aNewStudyIsLaidOutByLotWithBareSectionsAndMadeOnce() {
+        Map<String, String> form = form("reference", "0");
+        HttpResponse<String> made = make(form, "Osier%20Spray%20Seal");
+        String place = made.headers().firstValue("Location").orElseThrow();
+        assertThat(make(form, "Osier%20Spray%20Seal").headers().firstValue("Location"))
+                .as("sent twice")
+                .contains(place);
+        Study study = LiveApp.bean(StudyStore.class).load(Long.parseLong(place.replaceAll(".*/", "")));
+        assertThat(study.record().bareSections()).hasSize(2);
+        assertThat(study.record().sections()).hasSize(6);
+        assertThat(study.record().seed()).isEqualTo(4711);
+        assertThat(study.record().sections()).as("drawn by lot").noneMatch(s -> s.byHand());
+        assertThat(Web.get("/studies/" + study.id()).body()).contains("Which seal stays?", "First drop");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "question|''|Ask the question", "bed|''|Name the bed", "width|wide|not a number",
+                        "width|1.5 m|This field is in mm",
+                "height|-5|below zero", "each|0|out of reach", "each|2.5|whole number", "height|200|don’t fit on 1500",
+                "firstDay|soon|Write the first day like", "name|brock paste|stands twice", "name|''|Name two products"
+            })
+    void aFieldThatIsWrongSaysSoAndWhatWasTypedIsKept(String field, String value, String saying) {
+        HttpResponse<String> answer = make(form(field, value), "Brock%20Paste");
+        assertThat(answer.statusCode()).isEqualTo(422);
+        assertThat(answer.body().replace("&#39;", "’").replace("'", "’")).contains(saying, "value=\"4711\"");
+    }
+
+    @Test
+    void aNameWithMarkupIsShownAsTextEverywhere() {
+        String nasty = "<script>alert(1)</script>\"><b>Foam";
+        HttpResponse<String> made = make(form("question", nasty, "bed", nasty, "name", nasty), "Osier");
+        String place = made.headers().firstValue("Location").orElseThrow().replaceAll("^https?://[^/]+", "");
+        Web.post(place + "/key", Map.of());
+        for (String page : List.of(place, place + "/verdict", "/studies", "/", "/verdicts", place + "/readings")) {
+            assertThat(Web.get(page).body()).as(page).doesNotContain("<script>alert", "<b>Foam");
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "/studies/987654",
+        "/studies/3?day=900",
+        "/studies/3?section=QQ",
+        "/nowhere",
+        "/studies/3/verdict?measure=shine"
+    })
+    void whatIsNotThereIsSaidKindly(String path) {
+        HttpResponse<String> answer = Web.get(path);
+        assertThat(answer.statusCode()).isEqualTo(404);
+        assertThat(answer.body()).contains("To the Bench").doesNotContain("Exception");
+    }
+
+    @Test
+    void everyAnswerCarriesAStrictPolicyAndPagesStaySmall() {
+        HttpResponse<String> page = Web.get("/studies/3", "Accept-Encoding", "gzip");
+        assertThat(page.headers().firstValue("Content-Security-Policy").orElseThrow())
+                .contains("default-src 'none'", "script-src 'self'")
+                .doesNotContain("unsafe");
+        assertThat(page.body().length()).isLessThan(30_000);
+        assertThat(Web.get("/studies/3").body()).doesNotContain(" style=", "<style");
+    }
+}
