@@ -3,7 +3,20 @@
   const $ = (selector, from = document) => from.querySelector(selector);
   const field = () => $('[data-entry] input:not([type=hidden]):not([type=radio])');
 
-  // The hook follows the hand at once; the Panel and the Slate follow from the server.
+  // The hook follows the hand at once; the Panel and the Slate follow from the server, a few times a second and at last.
+  const PACE = 90;
+  let asked = 0;
+  let waiting;
+  const pulled = (tape) => {
+    clearTimeout(waiting);
+    const ask = () => {
+      asked = Date.now();
+      tape.dispatchEvent(new CustomEvent('pulled'));
+    };
+    const rest = PACE - (Date.now() - asked);
+    if (rest <= 0) ask();
+    else waiting = setTimeout(ask, rest);
+  };
   document.addEventListener('input', (event) => {
     if (event.target.id !== 'day') return;
     const { value, max, dataset } = event.target;
@@ -12,6 +25,7 @@
     const share = value / max;
     const words = $('.hook-day', hook);
     words.textContent = `${value === dataset.today ? 'Today, day' : 'Day'} ${value}`;
+    pulled(event.target);
     words.setAttribute('text-anchor', share < 0.08 ? 'start' : share > 0.92 ? 'end' : 'middle');
   });
 
@@ -36,18 +50,66 @@
     }
   });
 
-  // Focus goes to the next field to fill, unless the hand is on the tape or the screen is a phone just opened.
+  // Focus goes to the next field to fill, unless the hand is on the tape or the screen is a phone just opened. A field
+  // that has the focus already is left alone: somebody may be typing in it.
   const focusField = () => {
     const input = $('[data-entry] [aria-invalid=true]') ?? field();
-    input?.focus({ preventScroll: true });
-    input?.select();
+    if (!input || document.activeElement === input) return;
+    input.focus({ preventScroll: true });
+    if (input.hasAttribute('aria-invalid')) input.select();
   };
-  document.addEventListener('htmx:afterSettle', (event) => {
-    const asked = event.detail.requestConfig?.elt;
-    if (asked?.id === 'workings-link' || event.target.id === 'workings-body') return;
-    restore();
-    if (asked && asked.id !== 'day' && !asked.hasAttribute('data-stay')) focusField();
+
+  // Keys pressed while the Slate is being redrawn belong to its next field.
+  let flying = 0;
+  let settling = false;
+  let ahead = '';
+  const ofWork = (event) => event.detail.target?.id === 'work';
+  const busy = () => document.body.toggleAttribute('aria-busy', flying > 0 || settling);
+  const place = () => {
+    const [typed, ...rest] = ahead.split('\n');
+    ahead = '';
+    const input = field();
+    if (!input) return;
+    if (typed && !input.value) {
+      input.value = typed;
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+    }
+    if (rest.length && input.value) {
+      ahead = rest.join('\n');
+      input.form.requestSubmit();
+    }
+  };
+  document.addEventListener('htmx:beforeRequest', (event) => {
+    if (!ofWork(event)) return;
+    flying += 1;
+    busy();
   });
+  document.addEventListener('htmx:beforeSwap', (event) => {
+    if (ofWork(event) && event.detail.shouldSwap) settling = true;
+  });
+  document.addEventListener('htmx:afterRequest', (event) => {
+    if (!ofWork(event)) return;
+    flying -= 1;
+    if (!event.detail.successful) ahead = '';
+    busy();
+  });
+  document.addEventListener('htmx:afterSettle', (event) => {
+    const asker = event.detail.requestConfig?.elt;
+    if (event.target.id === 'workings-body' || !asker) return;
+    restore();
+    if (asker.id !== 'day' && !asker.hasAttribute('data-stay')) focusField();
+    if (event.target.id !== 'work') return;
+    settling = false;
+    busy();
+    if (flying === 0 && ahead) place();
+  });
+  document.addEventListener('keydown', (event) => {
+    if (!(flying || settling) || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (event.target.id === 'day' || !(event.key.length === 1 || event.key === 'Enter')) return;
+    ahead += event.key === 'Enter' ? '\n' : event.key;
+    event.preventDefault();
+    event.stopImmediatePropagation();
+  }, true);
 
   // Numbers open how they were worked out.
   document.addEventListener('htmx:afterSwap', (event) => {
@@ -88,8 +150,7 @@
     if (!typing && day && event.target !== day && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) {
       event.preventDefault();
       day.value = Number(day.value) + (event.key === 'ArrowRight' ? 1 : -1);
-      day.dispatchEvent(new Event('input', { bubbles: true }));
-      return day.dispatchEvent(new Event('change', { bubbles: true }));
+      return day.dispatchEvent(new Event('input', { bubbles: true }));
     }
     if (/^[a-zA-Z]$/.test(event.key) && (!typing || emptyReading)) {
       const section = $(`[data-code="${event.key.toUpperCase()}"]`);

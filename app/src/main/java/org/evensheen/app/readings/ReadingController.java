@@ -92,10 +92,11 @@ class ReadingController {
             return refused(request, response);
         }
         Study now = studies.load(id);
-        Selection next = NextReading.after(
-                        now.record(), selection.at(), selection.measure(), Optional.of(selection.section()))
-                .map(selection::with)
-                .orElse(selection);
+        Selection next = now.record().plan().asksFor(selection.measure())
+                ? NextReading.after(now.record(), selection.at(), selection.measure(), Optional.of(selection.section()))
+                        .map(selection::with)
+                        .orElse(selection)
+                : selection;
         String kept = "Kept: %s %d on %s, %s."
                 .formatted(
                         reading.measure().label().toLowerCase(),

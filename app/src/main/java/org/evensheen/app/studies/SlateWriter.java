@@ -176,7 +176,7 @@ class SlateWriter {
         Measure measure = selection.measure();
         TypedEntry what = typed.entry().orElse(TypedEntry.blank(measure));
         int planned = study.record().plan().repeatsOf(measure);
-        boolean inPlan = study.record().plan().measures().stream().anyMatch(p -> p.measure() == measure);
+        boolean inPlan = study.record().plan().asksFor(measure);
         String draft = "%d/%d/%s/%s/%s/%d"
                 .formatted(
                         study.id(),

@@ -65,7 +65,9 @@ final class ChromiumExtension implements BeforeAllCallback {
             List<String> complaints = new ArrayList<>();
             page.onPageError(complaints::add);
             page.onConsoleMessage(message -> {
-                if (message.type().equals("error") && !message.text().contains("status of 4")) {
+                if (message.type().equals("error")
+                        && !message.text().contains("status of 4")
+                        && !message.text().startsWith("htmx:")) {
                     complaints.add(message.text());
                 }
             });

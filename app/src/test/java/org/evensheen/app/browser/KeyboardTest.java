@@ -31,10 +31,10 @@ class KeyboardTest {
             for (String newtons : new String[] {"9.1", "9.3 N", "9,2"}) {
                 page.keyboard().type(newtons);
                 page.keyboard().press("Enter");
-                assertThat(page.locator(".slate .said")).containsText("Kept: pull");
-                assertThat(page.locator("[data-entry] input[name=amount]")).isFocused();
-                assertThat(page.locator("[data-entry] input[name=amount]")).hasValue("");
             }
+            assertThat(page.locator(".slate .said")).containsText("Kept: pull 3");
+            assertThat(page.locator("[data-entry] input[name=amount]")).isFocused();
+            assertThat(page.locator("[data-entry] input[name=amount]")).hasValue("");
             assertThat(page.locator(".slate h2.tag")).hasText(sections.get(5).code());
             page.keyboard().press("ArrowUp");
             assertThat(page.locator(".slate h2.tag")).hasText(sections.get(4).code());

@@ -27,6 +27,10 @@ public record Plan(List<Planned> measures, List<Occasion> visits) {
         }
     }
 
+    public boolean asksFor(Measure measure) {
+        return measures.stream().anyMatch(p -> p.measure() == measure);
+    }
+
     public int repeatsOf(Measure measure) {
         return measures.stream()
                 .filter(p -> p.measure() == measure)
