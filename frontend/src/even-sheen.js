@@ -65,7 +65,14 @@
   let ahead = '';
   const ofWork = (event) => event.detail.target?.id === 'work';
   const busy = () => document.body.toggleAttribute('aria-busy', flying > 0 || settling);
+  const sectionOf = (key) => (/^[a-zA-Z]$/.test(key) ? $(`[data-code="${key.toUpperCase()}"]`) : null);
+  const choose = (section) => section.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true }));
   const place = () => {
+    const section = sectionOf(ahead.charAt(0));
+    if (section && !field()?.value) {
+      ahead = ahead.slice(1);
+      return choose(section);
+    }
     const [typed, ...rest] = ahead.split('\n');
     ahead = '';
     const input = field();
@@ -105,7 +112,7 @@
   });
   document.addEventListener('keydown', (event) => {
     if (!(flying || settling) || event.ctrlKey || event.metaKey || event.altKey) return;
-    if (event.target.id === 'day' || !(event.key.length === 1 || event.key === 'Enter')) return;
+    if (event.target.id === 'day' || event.key === '?' || !(event.key.length === 1 || event.key === 'Enter')) return;
     ahead += event.key === 'Enter' ? '\n' : event.key;
     event.preventDefault();
     event.stopImmediatePropagation();
@@ -152,12 +159,10 @@
       day.value = Number(day.value) + (event.key === 'ArrowRight' ? 1 : -1);
       return day.dispatchEvent(new Event('input', { bubbles: true }));
     }
-    if (/^[a-zA-Z]$/.test(event.key) && (!typing || emptyReading)) {
-      const section = $(`[data-code="${event.key.toUpperCase()}"]`);
-      if (section) {
-        event.preventDefault();
-        section.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true }));
-      }
+    const section = !typing || emptyReading ? sectionOf(event.key) : null;
+    if (section) {
+      event.preventDefault();
+      choose(section);
     }
   });
 

@@ -97,9 +97,22 @@ public final class Figures {
         return number <= words.length ? words[number - 1] : number + "th";
     }
 
-    /** SVG coordinates: at most two decimals, always with a point. */
+    /** SVG coordinates: at most two decimals, always with a point; by hand, as a page has hundreds of them. */
     public static String svg(double value) {
-        String text = String.format(Locale.ROOT, "%.2f", value);
-        return text.endsWith(".00") ? text.substring(0, text.length() - 3) : text;
+        long hundredths = Math.round(value * 100);
+        long whole = Math.abs(hundredths) / 100;
+        int rest = (int) (Math.abs(hundredths) % 100);
+        StringBuilder text = new StringBuilder(10);
+        if (hundredths < 0) {
+            text.append('-');
+        }
+        text.append(whole);
+        if (rest != 0) {
+            text.append('.').append((char) ('0' + rest / 10));
+            if (rest % 10 != 0) {
+                text.append((char) ('0' + rest % 10));
+            }
+        }
+        return text.toString();
     }
 }

@@ -220,7 +220,7 @@ class SlateWriter {
         return Stream.of(WaterKind.values())
                 .map(k -> new Choice(
                         k.code(),
-                        k == WaterKind.REPELS ? "repels: beads that roll" : "sheets: leaves in one sheet",
+                        k == WaterKind.REPELS ? "repels, in beads" : "sheets, as one film",
                         "",
                         kind.filter(k::equals).isPresent()))
                 .toList();

@@ -31,7 +31,7 @@ public record TapeDrawing(
         String hookAnchor) {
 
     /** A numbered mark; the number stands before it at the blade's end. */
-    public record Week(String at, String number, boolean before) {}
+    public record Week(String at, String number, boolean before, boolean odd) {}
 
     /** Something on the tape; kind is its shape, title is what it says. */
     public record Notch(String at, String kind, String title, String caption, String anchor, int day) {}
@@ -47,7 +47,7 @@ public record TapeDrawing(
                 .collect(Collectors.joining());
         List<Week> weeks = IntStream.rangeClosed(0, last / 7)
                 .filter(w -> w % step == 0)
-                .mapToObj(w -> new Week(at(7 * w, last), String.valueOf(w), 7 * w > 0.97 * last))
+                .mapToObj(w -> new Week(at(7 * w, last), String.valueOf(w), 7 * w > 0.97 * last, w / step % 2 == 1))
                 .toList();
         int day = selection.at().day();
         double share = day / (double) last;

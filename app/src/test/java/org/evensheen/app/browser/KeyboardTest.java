@@ -39,6 +39,9 @@ class KeyboardTest {
             page.keyboard().press("ArrowUp");
             assertThat(page.locator(".slate h2.tag")).hasText(sections.get(4).code());
             assertThat(page.locator(".slate .row.chosen .mean")).hasText(Pattern.compile("9\\.2.N ± 0\\.1"));
+            page.keyboard().type(sections.get(2).code().toLowerCase() + "9.9");
+            assertThat(page.locator(".slate h2.tag")).hasText(sections.get(2).code());
+            assertThat(page.locator("[data-entry] input[name=amount]")).hasValue("9.9");
             page.keyboard().press("Escape");
             page.keyboard().press("ArrowLeft");
             assertThat(page.locator(".slate")).containsText("yesterday");

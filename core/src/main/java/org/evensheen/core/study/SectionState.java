@@ -20,9 +20,7 @@ public record SectionState(double value, boolean read, Occasion from) {
      * @return empty before the first reading of the measure on this section
      */
     public static Optional<SectionState> on(StudyRecord study, Section section, Measure measure, int day) {
-        List<Occasion> read = study.occasionsRead(measure).stream()
-                .filter(o -> !study.readings(section, o, measure).isEmpty())
-                .toList();
+        List<Occasion> read = study.occasionsRead(section, measure);
         Optional<Occasion> last = read.stream().filter(o -> o.day() <= day).max(Comparator.naturalOrder());
         return last.map(before -> {
             double value = study.mean(section, before, measure).orElseThrow().mean();

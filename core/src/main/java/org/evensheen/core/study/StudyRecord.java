@@ -9,6 +9,8 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evensheen.core.schedule.Plan;
 
@@ -24,7 +26,12 @@ public final class StudyRecord {
     private final Map<Slot, List<Reading>> bySlot = new HashMap<>();
     private final Map<Slot, Optional<Spread>> means = new ConcurrentHashMap<>();
 
+    private final Map<Measure, List<Occasion>> byMeasure;
+    private final Map<Line, List<Occasion>> byLine;
+
     private record Slot(String section, int day, Stage stage, Measure measure) {}
+
+    private record Line(String section, Measure measure) {}
 
     /**
      * @param seed the stored seed behind the lots and every draw
@@ -60,6 +67,20 @@ public final class StudyRecord {
             slot.add(reading);
         }
         bySlot.values().forEach(slot -> slot.sort(Comparator.comparingInt(Reading::repeat)));
+        byMeasure = occasions(Slot::measure);
+        byLine = occasions(slot -> new Line(slot.section, slot.measure));
+    }
+
+    /** The occasions of all slots that share a key, in order. */
+    private <K> Map<K, List<Occasion>> occasions(Function<Slot, K> key) {
+        return bySlot.keySet().stream()
+                .collect(Collectors.groupingBy(
+                        key,
+                        Collectors.collectingAndThen(
+                                Collectors.mapping(
+                                        slot -> new Occasion(slot.day, slot.stage),
+                                        Collectors.toCollection(TreeSet::new)),
+                                List::copyOf)));
     }
 
     private static void require(boolean holds, String otherwise) {
@@ -128,21 +149,19 @@ public final class StudyRecord {
 
     /** Every occasion on which this measure was read on any section, in order. */
     public List<Occasion> occasionsRead(Measure measure) {
-        TreeSet<Occasion> read = new TreeSet<>();
-        for (Slot slot : bySlot.keySet()) {
-            if (slot.measure == measure) {
-                read.add(new Occasion(slot.day, slot.stage));
-            }
-        }
-        return List.copyOf(read);
+        return byMeasure.getOrDefault(measure, List.of());
+    }
+
+    /** Every occasion on which this measure was read on this section, in order. */
+    public List<Occasion> occasionsRead(Section section, Measure measure) {
+        return byLine.getOrDefault(new Line(section.code(), measure), List.of());
     }
 
     /** The first occasion of a stage on which this measure was read on this section. */
     public Optional<Occasion> firstRead(Section section, Stage stage, Measure measure) {
-        return bySlot.keySet().stream()
-                .filter(s -> s.measure == measure && s.stage == stage && s.section.equals(section.code()))
-                .map(s -> new Occasion(s.day, s.stage))
-                .min(Comparator.naturalOrder());
+        return occasionsRead(section, measure).stream()
+                .filter(o -> o.stage() == stage)
+                .findFirst();
     }
 
     /** The same study with one more reading: what the standing would be if it were kept. */
