@@ -54,6 +54,7 @@ create table study (
     constraint study_asks_a_question check (length(btrim(question)) between 1 and 200),
     constraint study_is_made_once unique (page_key)
 );
+create index study_by_first_day on study (first_day desc, id desc);
 comment on column study.seed is 'Behind the lots and every draw of the verdict.';
 comment on column study.revision is 'Grows with every change to the study''s sections, readings or happenings.';
 

@@ -32,52 +32,49 @@ public record PanelDrawing(
             String kind, String label, String x, String y, String width, String height, String labelY) {}
 
     /**
-     * A taped section. Measures that were never read by the day are empty; estimated ones are drawn lighter.
+     * A taped section, every shape as one path. Measures that were never read by the day are absent; estimated ones are
+     * drawn lighter.
      *
-     * @param water path of the drop or the sheet
-     * @param runner where the sled stands: its pull as a length along the rail
+     * @param want the open ring of a section that wants readings; absent when it has them
+     * @param skin the surface that water rests on
+     * @param rail the way of the sled, a little longer than the pull on bare
+     * @param bareMark the length that bare has
      */
     public record SectionDrawing(
             String code,
             String address,
             String spoken,
             String states,
-            Box box,
+            String film,
+            String masking,
+            String ring,
             String tag,
             String codeX,
             String codeY,
-            String skinX,
-            String skinEnd,
-            String skinY,
+            @Nullable String want,
+            String skin,
+            String rail,
+            String bareMark,
             @Nullable Glyph water,
             @Nullable Glyph runner,
-            String railY,
-            String railStart,
-            String railEnd,
-            String bareMark,
             String rightX,
-            String wantY,
+            String skinY,
             String middle,
             String noneY,
-            String ringWidth,
-            boolean wanting,
             boolean blank) {}
 
-    /** A rectangle, with its tape outside it. */
-    public record Box(
-            String x,
-            String y,
-            String width,
-            String height,
-            String tapeX,
-            String tapeY,
-            String tapeRight,
-            String tapeBottom,
-            String tapeWidth,
-            String tapeHeight) {}
-
-    /** A measurement drawn: its path or position, its figure, and whether it was read that day. */
-    public record Glyph(String path, String at, String figure, boolean read) {}
+    /**
+     * A measurement drawn.
+     *
+     * @param path the drop, the sheet, or the run of the sled
+     * @param end the sled where it stands; empty for water
+     */
+    public record Glyph(String path, String end, String figure, boolean read) {
+        /** The class of its drawing. */
+        public String certainty() {
+            return read ? "read" : "estimated";
+        }
+    }
 
     private static final double WIDEST = 796;
     private static final double TALLEST = 560;
@@ -160,10 +157,10 @@ public record PanelDrawing(
             double pad = Math.min(14, w / 10);
             double skin = y + h * 0.66;
             double rail = y + h * 0.87;
-            double railStart = x + pad;
-            double railLength = (w - 2 * pad) / 1.1;
-            Optional<Glyph> water = water(skin, railStart);
-            Optional<Glyph> runner = bare.isPresent() ? runner(railStart, railLength) : Optional.empty();
+            double start = x + pad;
+            double length = (w - 2 * pad) / 1.1;
+            Optional<Glyph> water = water(skin, start);
+            Optional<Glyph> runner = bare.isPresent() ? runner(rail, start, length) : Optional.empty();
             double tag = Math.min(30, w * 0.4);
             double tagX = x + 6;
             double tagY = y - tape - 5;
@@ -172,38 +169,41 @@ public record PanelDrawing(
                     selection.address(study, section.code(), selection.measure()),
                     spoken(water, runner),
                     states(),
-                    new Box(
-                            svg(x),
-                            svg(y),
-                            svg(w),
-                            svg(h),
-                            svg(x - tape),
-                            svg(y - tape),
-                            svg(x + w),
-                            svg(y + h),
-                            svg(tape),
-                            svg(h + 2 * tape)),
-                    "M%s,%s h%s l3,4 -2,4 3,4 -3,4 2,4 h-%s Z".formatted(svg(tagX), svg(tagY), svg(tag), svg(tag + 3)),
+                    box(x, y, w, h),
+                    box(x - tape, y - tape, tape, h + 2 * tape)
+                            + box(x + w, y - tape, tape, h + 2 * tape)
+                            + box(x, y - tape, w, tape)
+                            + box(x, y + h, w, tape),
+                    box(x - tape, y - tape, w + 2 * tape, h + 2 * tape),
+                    "M" + svg(tagX) + "," + svg(tagY) + "h" + svg(tag) + "l3,4 -2,4 3,4 -3,4 2,4h-" + svg(tag + 3)
+                            + "Z",
                     svg(tagX + tag / 2),
                     svg(tagY + 16),
-                    svg(railStart),
-                    svg(x + w * 0.68),
-                    svg(skin),
+                    wanting() ? "M" + svg(x + w - 11) + "," + svg(y + 10) + "a5,5 0 1 1 10,0a5,5 0 1 1 -10,0Z" : null,
+                    line(start, x + w * 0.68, skin),
+                    line(start, start + length * 1.1, rail),
+                    "M" + svg(start + length) + "," + svg(rail - 6) + "v11",
                     water.orElse(null),
                     runner.orElse(null),
-                    svg(rail),
-                    svg(railStart),
-                    svg(railStart + railLength * 1.1),
-                    svg(railStart + railLength),
                     svg(x + w - 6),
-                    svg(y + 10),
+                    svg(skin),
                     svg(x + w / 2),
                     svg(y + h * 0.45),
-                    svg(w + 2 * tape),
-                    !NextReading.on(study.record(), selection.at(), section, selection.measure())
-                                    .extra()
-                            && selection.at().day() <= selection.today(),
                     water.isEmpty() && runner.isEmpty());
+        }
+
+        private static String box(double x, double y, double width, double height) {
+            return "M" + svg(x) + "," + svg(y) + "h" + svg(width) + "v" + svg(height) + "h" + svg(-width) + "Z";
+        }
+
+        private static String line(double from, double to, double y) {
+            return "M" + svg(from) + "," + svg(y) + "H" + svg(to);
+        }
+
+        private boolean wanting() {
+            return selection.at().day() <= selection.today()
+                    && !NextReading.on(study.record(), selection.at(), section, selection.measure())
+                            .extra();
         }
 
         private Optional<Glyph> water(double skin, double start) {
@@ -227,17 +227,20 @@ public record PanelDrawing(
                     s.read()));
         }
 
-        private Optional<Glyph> runner(double start, double length) {
+        private Optional<Glyph> runner(double rail, double start, double length) {
             return SectionState.on(
                             study.record(),
                             section,
                             Measure.PULL,
                             selection.at().day())
-                    .map(s -> new Glyph(
-                            "",
-                            svg(start + length * Math.min(1.1, s.value() / bare.getAsDouble())),
-                            Figures.score(Measure.PULL, s.value()),
-                            s.read()));
+                    .map(s -> {
+                        double at = start + length * Math.min(1.1, s.value() / bare.getAsDouble());
+                        return new Glyph(
+                                line(start, at, rail),
+                                box(at - 5, rail - 9, 10, 9),
+                                Figures.score(Measure.PULL, s.value()),
+                                s.read());
+                    });
         }
 
         private String states() {

@@ -105,18 +105,21 @@ class SlateWriter {
         List<Measure> planned = study.record().plan().measures().stream()
                 .map(Plan.Planned::measure)
                 .toList();
+        List<KeptReading> here = study.readings().stream()
+                .filter(k -> k.reading().day() == selection.at().day()
+                        && k.reading().stage() == selection.at().stage()
+                        && k.reading().section().equals(selection.section().code()))
+                .toList();
         return Stream.of(Measure.values())
                 .sorted(Comparator.comparingInt(m -> planned.contains(m) ? planned.indexOf(m) : 99))
-                .map(measure -> row(study, selection, measure))
+                .map(measure -> row(study, selection, measure, here))
                 .toList();
     }
 
-    private Row row(Study study, Selection selection, Measure measure) {
+    private Row row(Study study, Selection selection, Measure measure, List<KeptReading> here) {
         Section section = selection.section();
-        List<Chip> chips = study.readings().stream()
-                .filter(k -> k.reading().section().equals(section.code())
-                        && k.occasion().equals(selection.at())
-                        && k.reading().measure() == measure)
+        List<Chip> chips = here.stream()
+                .filter(k -> measure == selection.measure() && k.reading().measure() == measure)
                 .sorted(Comparator.comparingInt((KeptReading k) -> k.reading().repeat())
                         .thenComparing(k -> k.stands() ? 1 : 0))
                 .map(k -> chip(study, selection, k))

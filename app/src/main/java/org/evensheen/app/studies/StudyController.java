@@ -3,6 +3,7 @@ package org.evensheen.app.studies;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -25,8 +26,11 @@ class StudyController {
     }
 
     @GetMapping("/studies")
-    String list(Model model) {
-        model.addAttribute("studies", StudyList.of(studies.list(), clock));
+    String list(@RequestParam(defaultValue = "0") int page, Model model) {
+        int shown = Math.max(0, Math.min(page, 10_000));
+        List<StudyStore.Listed> listed = studies.list(shown);
+        model.addAttribute("older", listed.size() == StudyStore.PAGE ? shown + 1 : null);
+        model.addAttribute("studies", StudyList.of(listed, clock));
         return "studies/list";
     }
 

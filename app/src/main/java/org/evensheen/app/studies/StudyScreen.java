@@ -1,7 +1,11 @@
 package org.evensheen.app.studies;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.core.comparing.Verdict;
@@ -10,15 +14,27 @@ import org.evensheen.core.footing.Footing;
 import org.evensheen.core.study.Measure;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
+import org.thymeleaf.TemplateEngine;
+import org.thymeleaf.context.Context;
 
 /** Puts the Panel, the Tape and the Slate of a study together. */
 @Component
 public class StudyScreen {
     private final Judging judging;
     private final SlateWriter slates;
+    private final TemplateEngine templates;
     private final Clock clock;
+    private final Cache<Look, Drawings> drawn =
+            Caffeine.newBuilder().maximumSize(300).build();
 
-    StudyScreen(Judging judging, SlateWriter slates, Clock clock) {
+    /** A revision of a study seen at a selection; what is drawn of it can't change. */
+    private record Look(long study, long revision, boolean byCode, Selection selection) {}
+
+    /** Both drawings as markup, printed by their templates once. */
+    private record Drawings(String tape, String panel) {}
+
+    StudyScreen(Judging judging, SlateWriter slates, TemplateEngine templates, Clock clock) {
+        this.templates = templates;
         this.judging = judging;
         this.slates = slates;
         this.clock = clock;
@@ -63,13 +79,22 @@ public class StudyScreen {
         Judging.Outcome outcome =
                 judging.judge(study, judged(selection), selection.at().day());
         model.addAttribute("head", head(study, outcome.findings()));
-        model.addAttribute("tape", TapeDrawing.of(study, selection));
-        model.addAttribute("panel", PanelDrawing.of(study, selection));
+        Drawings drawings = drawn.get(
+                new Look(study.id(), study.revision(), study.judgedByCode(), selection),
+                look -> new Drawings(
+                        rendered("tape", TapeDrawing.of(study, selection)),
+                        rendered("panel", PanelDrawing.of(study, selection))));
+        model.addAttribute("tape", drawings.tape());
+        model.addAttribute("panel", drawings.panel());
         model.addAttribute(
                 "slate", slates.write(study, selection, standing(study, selection, outcome.verdict(), false), typed));
         model.addAttribute("address", selection.address(study));
         model.addAttribute("day", selection.at().day());
         model.addAttribute("markKey", UUID.randomUUID());
+    }
+
+    private String rendered(String drawing, Object model) {
+        return templates.process("studies/" + drawing, new Context(Locale.ENGLISH, Map.of(drawing, model)));
     }
 
     /** The standing as it is. */
@@ -120,7 +145,7 @@ public class StudyScreen {
         String key = study.judgedByCode() ? " Judged by code until the key is opened." : "";
         String limit = findings.isEmpty()
                 ? "nothing limits it"
-                : findings.get(0).kind().title().toLowerCase(java.util.Locale.ROOT)
+                : findings.get(0).kind().title().toLowerCase(Locale.ROOT)
                         + (findings.size() > 1 ? ", and %d more".formatted(findings.size() - 1) : "");
         return new Head(
                 study.id(),

@@ -255,8 +255,11 @@ public class StudyStore {
     /** A line of the list of studies. */
     public record Listed(long id, String question, String bed, LocalDate firstDay, int products) {}
 
-    /** All studies, the youngest first, at most 200. */
-    public List<Listed> list() {
+    /** How many studies a page of the list has. */
+    public static final int PAGE = 12;
+
+    /** A page of all studies, the youngest first; pages count from 0. */
+    public List<Listed> list(int page) {
         return database.sql("""
                         select s.id, s.question, b.name as bed, s.first_day,
                                (select count(*) from contender c where c.study_id = s.id and c.role <> 'bare') as products

@@ -17,7 +17,7 @@ import org.evensheen.core.study.Happening;
  * @param dayTicks one path for all day ticks, in days
  */
 public record TapeDrawing(
-        long study,
+        String address,
         int day,
         int today,
         int lastDay,
@@ -33,8 +33,8 @@ public record TapeDrawing(
     /** A numbered mark; the number stands before it at the blade's end. */
     public record Week(String at, String number, boolean before, boolean odd) {}
 
-    /** Something on the tape; kind is its shape, title is what it says. */
-    public record Notch(String at, String kind, String title, String caption, String anchor, int day) {}
+    /** Something on the tape; its shape is drawn once for the page, its title says it in words. */
+    public record Notch(String at, String shape, String title, String caption, String anchor, boolean captioned) {}
 
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
 
@@ -52,7 +52,7 @@ public record TapeDrawing(
         int day = selection.at().day();
         double share = day / (double) last;
         return new TapeDrawing(
-                study.id(),
+                "/studies/" + study.id(),
                 day,
                 selection.today(),
                 last,
@@ -123,11 +123,11 @@ public record TapeDrawing(
         double share = day / (double) last;
         return new Notch(
                 at(day, last),
-                kind,
+                "#n-" + kind,
                 "Day %d, %s. %s".formatted(day, study.dateOf(day).format(DATE), title),
                 caption,
                 share < 0.04 ? "start" : share > 0.96 ? "end" : "middle",
-                day);
+                !caption.isEmpty());
     }
 
     private static String at(int day, int last) {

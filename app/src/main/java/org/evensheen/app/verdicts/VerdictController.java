@@ -1,6 +1,7 @@
 package org.evensheen.app.verdicts;
 
 import java.time.Clock;
+import java.util.List;
 import java.util.Optional;
 import org.evensheen.app.page.Missing;
 import org.evensheen.app.studies.Judging;
@@ -80,8 +81,11 @@ class VerdictController {
     }
 
     @GetMapping("/verdicts")
-    String list(Model model) {
-        model.addAttribute("studies", studies.list());
+    String list(@RequestParam(defaultValue = "0") int page, Model model) {
+        int shown = Math.max(0, Math.min(page, 10_000));
+        List<StudyStore.Listed> listed = studies.list(shown);
+        model.addAttribute("older", listed.size() == StudyStore.PAGE ? shown + 1 : null);
+        model.addAttribute("studies", listed);
         return "verdicts/list";
     }
 

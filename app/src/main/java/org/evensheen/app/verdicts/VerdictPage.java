@@ -40,6 +40,7 @@ record VerdictPage(
         List<PairRow> pairs,
         String least,
         String leastLink,
+        String chanceLink,
         Standing standing,
         String noRetention,
         String json,
@@ -61,6 +62,7 @@ record VerdictPage(
             List<String> strips,
             String sections,
             String link,
+            String placeLink,
             @Nullable Bar benefit,
             @Nullable Bar retention) {}
 
@@ -121,6 +123,7 @@ record VerdictPage(
                     verdict.map(this::pairs).orElse(List.of()),
                     verdict.map(this::least).orElse(""),
                     link("least", 0, 0),
+                    link("chance", 0, 0),
                     Standing.of(study, measure, verdict, Optional.empty(), false, day),
                     verdict.filter(v -> v.at().stage() == Stage.FRESH).isPresent()
                             ? "first readings: nothing to lose yet"
@@ -185,6 +188,7 @@ record VerdictPage(
                                         Figures.difference(
                                                 measure, result.mean().value())),
                         link("mean", number, 0),
+                        link("place", number, 0),
                         result.benefit()
                                 .map(b -> bar(
                                         b,
