@@ -19,8 +19,8 @@ class BenchController {
 
     @GetMapping("/")
     String bench(Model model) {
-        model.addAttribute(
-                "bench", BenchPage.of(due.around(LocalDate.now(clock)), due::sections, LocalDate.now(clock)));
+        LocalDate today = LocalDate.now(clock);
+        model.addAttribute("bench", BenchPage.of(due.around(today), due, today));
         return "bench/bench";
     }
 }

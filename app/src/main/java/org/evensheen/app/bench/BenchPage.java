@@ -8,10 +8,12 @@ import java.time.temporal.ChronoUnit;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.evensheen.app.bench.DueStore.Due;
 import org.evensheen.app.bench.DueStore.DueSection;
+import org.evensheen.app.bench.DueStore.Wanted;
 import org.evensheen.app.page.Figures;
+import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Stage;
 import org.jspecify.annotations.Nullable;
 
@@ -31,7 +33,15 @@ record BenchPage(
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("EEEE d MMMM", Locale.ENGLISH);
 
     /** A due visit with its bed: sections that want readings are open. */
-    record Now(Line line, String progress, String viewBox, String bedWidth, String bedHeight, List<Patch> patches) {}
+    record Now(
+            Line line,
+            String progress,
+            String wanted,
+            String kit,
+            String viewBox,
+            String bedWidth,
+            String bedHeight,
+            List<Patch> patches) {}
 
     /** A section as drawn on the Bench. */
     record Patch(
@@ -49,7 +59,7 @@ record BenchPage(
     /** A visit in a line. */
     record Line(String address, String question, String what, String when, String wanting) {}
 
-    static BenchPage of(List<Due> around, Function<Due, List<DueSection>> sections, LocalDate today) {
+    static BenchPage of(List<Due> around, DueStore store, LocalDate today) {
         List<Due> due = around.stream()
                 .filter(d -> d.date().equals(today) && d.taken() < d.expected())
                 .sorted(Comparator.comparingInt(d -> d.taken() - d.expected()))
@@ -69,13 +79,13 @@ record BenchPage(
         return new BenchPage(
                 today.format(DATE),
                 headline,
-                due.isEmpty() ? null : now(due.get(0), sections.apply(due.get(0)), today),
+                due.isEmpty() ? null : now(due.get(0), store.sections(due.get(0)), store.wanted(due.get(0)), today),
                 due.stream().skip(1).map(d -> line(d, today)).toList(),
                 open.stream().map(d -> line(d, today)).toList(),
                 ahead.stream().map(d -> line(d, today)).toList());
     }
 
-    private static Now now(Due due, List<DueSection> sections, LocalDate today) {
+    private static Now now(Due due, List<DueSection> sections, List<Wanted> wanted, LocalDate today) {
         double bedWidth = sections.get(0).bedWidth();
         double bedHeight = sections.get(0).bedHeight();
         double unit = 420 / bedWidth;
@@ -100,10 +110,41 @@ record BenchPage(
         return new Now(
                 line(due, today),
                 "%d of %d readings are in.".formatted(due.taken(), due.expected()),
+                "Still wanted: "
+                        + wanted.stream()
+                                .filter(w -> w.readings() > 0)
+                                .map(BenchPage::count)
+                                .collect(Collectors.joining(", "))
+                        + ".",
+                "Lay out "
+                        + wanted.stream()
+                                .filter(w -> w.readings() > 0)
+                                .map(BenchPage::kit)
+                                .collect(Collectors.joining("; "))
+                        + ".",
                 "0 0 %s %s".formatted(svg(420), svg(bedHeight * unit)),
                 svg(420),
                 svg(bedHeight * unit),
                 patches);
+    }
+
+    private static String count(Wanted wanted) {
+        int n = wanted.readings();
+        return switch (Measure.ofCode(wanted.measure()).orElseThrow()) {
+            case PULL -> Figures.count(n, "pull", "pulls");
+            case DROP -> Figures.count(n, "drop", "drops");
+            case LEFT_BEHIND -> "water left behind on " + Figures.count(n, "section", "sections");
+            case WATER_GRADE -> Figures.count(n, "grade by eye", "grades by eye");
+        };
+    }
+
+    private static String kit(Wanted wanted) {
+        return switch (Measure.ofCode(wanted.measure()).orElseThrow()) {
+            case PULL -> "the weighted sled and the force gauge";
+            case DROP -> "a dropper, and a ruler or the camera at panel height";
+            case LEFT_BEHIND -> "weighed towels and the scale";
+            case WATER_GRADE -> "the hose or sprayer";
+        };
     }
 
     private static String address(Due due) {

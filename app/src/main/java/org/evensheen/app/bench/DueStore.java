@@ -45,6 +45,25 @@ class DueStore {
                 .list();
     }
 
+    /** How many readings of a measure a visit still wants. */
+    record Wanted(String measure, int readings) {}
+
+    List<Wanted> wanted(Due due) {
+        return database.sql("""
+                        select m.measure,
+                               m.repeats * (select count(*) from section s where s.study_id = m.study_id)
+                               - (select count(*) from reading r
+                                  where r.study_id = m.study_id and r.day = :day and r.stage = :stage
+                                    and r.measure = m.measure and r.struck_at is null and r.repeat <= m.repeats) as readings
+                        from planned_measure m where m.study_id = :study
+                        order by m.position""")
+                .param("study", due.study())
+                .param("day", due.day())
+                .param("stage", due.stage())
+                .query(Wanted.class)
+                .list();
+    }
+
     /** A section with how many readings it wants on a visit. */
     record DueSection(
             String code,

@@ -26,7 +26,7 @@ import org.evensheen.standins.Paint;
 
 /** The invented studies of the demo, their truth, and what has happened in them by today. */
 final class DemoWorld {
-    private static final Paint VAN = new Paint(18.2, 25, 118, 0.020, 0.022, 0.010, 0.03);
+    private static final Paint VAN = new Paint(18.2, 25, 118, 0.026, 0.022, 0.010, 0.03);
     private static final Paint BOARD = new Paint(16.8, 28, 104, 0.016, 0.010, 0.010, 0.02);
     private static final int FLANK_TO_ARCH = 1360;
 
@@ -91,9 +91,9 @@ final class DemoWorld {
                 VAN,
                 Map.of(
                         0, new Coating(8.9, 106, 34, 11, 1.0),
-                        1, new Coating(8.4, 109, 30, 15, 1.1),
+                        1, new Coating(8.5, 109, 30, 12.5, 1.1),
                         2, new Coating(9.6, 98, 46, 7, 1.0),
-                        3, new Coating(9.3, 62, 22, 8, 1.0),
+                        3, new Coating(9.3, 62, 22, 8.5, 1.0),
                         4, new Coating(10.8, 92, 58, 3.2, 1.0)),
                 2,
                 happenings,

@@ -9,14 +9,14 @@ import java.util.Locale;
 import org.evensheen.app.page.Figures;
 
 /** The list of studies in words. */
-record StudyList(long id, String question, String about, String when) {
+record StudyList(String address, String question, String about, String when) {
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
     static List<StudyList> of(List<StudyStore.Listed> studies, Clock clock) {
         LocalDate today = LocalDate.now(clock);
         return studies.stream()
                 .map(s -> new StudyList(
-                        s.id(),
+                        "/studies/" + s.id(),
                         s.question(),
                         "%s, %s".formatted(s.bed(), Figures.count(s.products(), "product", "products")),
                         "begun %s, day %d today"

@@ -68,6 +68,13 @@ record Sentence(String first, String rest) {
         if (!spent.isEmpty()) {
             words.append("%s %s spent.".formatted(names(study, spent), spent.size() == 1 ? "is" : "are"));
         }
+        long unread = study.record().sections().stream()
+                .filter(s -> study.record().mean(s, judged.at(), measure).isEmpty())
+                .count();
+        if (unread > 0) {
+            words.append(words.toString().endsWith(".") ? " " : "")
+                    .append("%s not read yet.".formatted(Figures.count(unread, "section is", "sections are")));
+        }
         return words.toString().strip();
     }
 

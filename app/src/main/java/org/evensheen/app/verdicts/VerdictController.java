@@ -1,5 +1,7 @@
 package org.evensheen.app.verdicts;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
@@ -23,6 +25,11 @@ class VerdictController {
     private final StudyStore studies;
     private final Judging judging;
     private final Clock clock;
+    private final Cache<Written, VerdictPage> written =
+            Caffeine.newBuilder().maximumSize(100).build();
+
+    /** A revision of a study judged one way; its page can't change. */
+    private record Written(long study, long revision, boolean byCode, Measure measure, int day) {}
 
     VerdictController(StudyStore studies, Judging judging, Clock clock) {
         this.studies = studies;
@@ -40,7 +47,12 @@ class VerdictController {
             @RequestParam Optional<Integer> day,
             Model model) {
         Case judged = judge(id, measure, day);
-        model.addAttribute("page", VerdictPage.of(judged.study, judged.measure, judged.day, judged.outcome));
+        model.addAttribute(
+                "page",
+                written.get(
+                        new Written(
+                                id, judged.study.revision(), judged.study.judgedByCode(), judged.measure, judged.day),
+                        key -> VerdictPage.of(judged.study, judged.measure, judged.day, judged.outcome)));
         return "verdicts/verdict";
     }
 

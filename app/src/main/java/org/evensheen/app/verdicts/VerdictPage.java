@@ -127,7 +127,9 @@ record VerdictPage(
                     Standing.of(study, measure, verdict, Optional.empty(), false, day),
                     verdict.filter(v -> v.at().stage() == Stage.FRESH).isPresent()
                             ? "first readings: nothing to lose yet"
-                            : "no first effect that could be kept",
+                            : verdict.filter(v -> v.bare().isEmpty()).isPresent()
+                                    ? "needs a bare reading"
+                                    : "no first effect that could be kept",
                     "%s.json?measure=%s&day=%d".formatted(base, measure.code(), day),
                     verdict.isEmpty()
                             ? "No verdict on %s yet. Read it on two products, fresh or wetted again, and on bare."

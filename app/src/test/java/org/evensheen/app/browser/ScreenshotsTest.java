@@ -1,0 +1,58 @@
+package org.evensheen.app.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.function.Consumer;
+import org.evensheen.app.browser.ChromiumExtension.Visit;
+import org.evensheen.app.live.LiveApp;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** Makes the pictures of the main views from the fresh demo: run by scripts/screenshots. */
+@ExtendWith({LiveApp.class, ChromiumExtension.class})
+@EnabledIfSystemProperty(named = "screenshots", matches = ".+")
+class ScreenshotsTest {
+    private static final Path FOLDER = Path.of(System.getProperty("screenshots", "."));
+
+    @Test
+    void pictures() {
+        shoot("bench", 1280, 800, "/", page -> {});
+        shoot(
+                "study",
+                1280,
+                800,
+                "/studies/3",
+                page -> page.locator("[data-entry] input[name=amount]").fill("17.6"));
+        shoot("verdict", 1280, 800, "/studies/1/verdict", page -> {});
+        shoot("new-study", 1280, 800, "/studies/new", ScreenshotsTest::fill);
+        shoot("study-phone", 390, 844, "/studies/3", page -> {});
+    }
+
+    private static void fill(Page page) {
+        page.locator("#question").fill("Which rinse-on coat sheds most water on the cart?");
+        page.locator("#name0").fill("Kelter Rinse-On");
+        page.locator("#name1").fill("Tidewrack Mist Coat");
+        page.locator("#name2").fill("Lowlight Mist");
+        page.locator("input[name=reference]").first().check();
+        page.locator("#bed").fill("Hand-cart lid");
+        page.locator("#width").fill("1400");
+        page.locator("#height").fill("900");
+        page.locator("#layout .patch").first().waitFor();
+    }
+
+    private static void shoot(String name, int width, int height, String path, Consumer<Page> prepare) {
+        try (Visit visit = Visit.of(width, height, ColorScheme.LIGHT)) {
+            visit.page().navigate(path);
+            prepare.accept(visit.page());
+            visit.page().waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
+            Path file = FOLDER.resolve(name + ".png");
+            visit.page().screenshot(new Page.ScreenshotOptions().setPath(file));
+            assertThat(Files.exists(file)).isTrue();
+        }
+    }
+}
