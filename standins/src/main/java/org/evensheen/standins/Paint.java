@@ -1,14 +1,15 @@
 package org.evensheen.standins;
 
 /**
- * The truth of a painted bed and of the hand that reads it. Scatter is a standard deviation.
+ * The truth of a painted bed and of the hand that reads it. Scatter is a standard deviation, as a share of the
+ * bare value; for angles as a share of 100°.
  *
  * @param pull pull on bare paint on a reference day, N
  * @param angle contact angle on bare paint, degrees
  * @param left water left behind on bare paint, g/m²
- * @param betweenSections scatter from place to place as a share of the bare value
- * @param rowStep how much the value grows from one row to the next below, as a share of the bare value
- * @param betweenRepeats scatter of repeats as a share of the bare value
+ * @param betweenSections scatter from place to place
+ * @param rowStep how much the value grows from one row to the next below, as such a share
+ * @param betweenRepeats scatter of repeats
  * @param warmth scatter from day to day that all sections share, as a share
  */
 public record Paint(

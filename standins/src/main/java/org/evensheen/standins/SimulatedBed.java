@@ -27,6 +27,8 @@ import org.hipparchus.analysis.solvers.BrentSolver;
 public final class SimulatedBed {
     private static final double MOST_ANGLE = 125;
     private static final double DROP_WIDTH = 3.4;
+    /** What scatter is a share of where the value is an angle: bare paint's own angle is small, its scatter is not. */
+    private static final double DEGREES = 100;
 
     private final StudyRecord study;
     private final Paint paint;
@@ -90,7 +92,7 @@ public final class SimulatedBed {
     }
 
     private Observation see(Section section, Occasion at, Measure measure, int repeat) {
-        double scale = bare(measure);
+        double scale = measure == Measure.PULL || measure == Measure.LEFT_BEHIND ? bare(measure) : DEGREES;
         double place = paint.betweenSections() * gaussian("place", section.code(), 0, measure, 0)
                 + paint.rowStep() * (section.row() - middleRow());
         double warmth =

@@ -8,12 +8,11 @@ import org.evensheen.app.studies.Study;
 import org.evensheen.core.comparing.Interval;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.comparing.Verdict.Result;
+import org.evensheen.core.slickness.Slickness;
 import org.evensheen.core.study.Measure;
 
 /** The verdict in a sentence or two, saying no more than the evidence does. */
 record Sentence(String first, String rest) {
-    private static final double SPENT = 0.25;
-
     static Sentence of(Study study, Measure measure, Optional<Verdict> verdict) {
         if (verdict.isEmpty()) {
             return new Sentence("There is nothing to judge yet.", "");
@@ -62,7 +61,7 @@ record Sentence(String first, String rest) {
                 .filter(r -> r.retention()
                         .flatMap(k -> k.interval())
                         .map(Interval::high)
-                        .filter(high -> high <= SPENT)
+                        .filter(high -> high <= Slickness.SPENT)
                         .isPresent())
                 .toList();
         if (!spent.isEmpty()) {

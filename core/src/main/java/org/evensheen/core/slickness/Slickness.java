@@ -2,6 +2,9 @@ package org.evensheen.core.slickness;
 
 /** What a product does to the pull of a sled, against bare paint read on the same day. */
 public final class Slickness {
+    /** Retention at or below which a product is spent. */
+    public static final double SPENT = 0.25;
+
     private Slickness() {}
 
     /**

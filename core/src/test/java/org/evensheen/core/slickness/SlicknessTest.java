@@ -4,6 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
+import java.util.stream.Stream;
+import org.evensheen.core.study.Reading;
+import org.evensheen.core.study.Section;
+import org.evensheen.core.study.Studies;
+import org.evensheen.core.study.StudyRecord;
 import org.junit.jupiter.api.Test;
 
 class SlicknessTest {
@@ -45,5 +51,28 @@ class SlicknessTest {
         assertThatIllegalArgumentException().isThrownBy(() -> Slickness.retention(18, 18, 18, 17));
         assertThatIllegalArgumentException().isThrownBy(() -> new Sled(0));
         assertThatIllegalArgumentException().isThrownBy(() -> sled.frictionBothWays(60, 0));
+    }
+
+    @Test
+    void aSectionIsSetAgainstBareOfEachDayAndSaysNothingWithoutIt() {
+        List<Section> sections = Studies.grid(2, 1);
+        List<Reading> fresh = Studies.pulls(sections, Studies.FRESH, s -> s.contender() == 1 ? 18.2 : 8.6);
+        List<Reading> warm = Studies.pulls(sections, Studies.LATER, s -> 0.93 * (s.contender() == 1 ? 18.2 : 12.9));
+        StudyRecord study = Studies.study(
+                1, sections, Stream.concat(fresh.stream(), warm.stream()).toList());
+        SectionSlickness slickness =
+                SectionSlickness.of(study, sections.get(0), Studies.LATER).orElseThrow();
+        assertThat(slickness.retention().orElseThrow()).isCloseTo(0.552, within(5e-4));
+        assertThat(slickness.benefit()).isCloseTo(1 - 12.9 / 18.2, within(1e-12));
+        assertThat(SectionSlickness.of(study, sections.get(0), Studies.FRESH)
+                        .orElseThrow()
+                        .retention())
+                .as("on its first day there is nothing to retain")
+                .isEmpty();
+        assertThat(SectionSlickness.of(study, sections.get(1), Studies.LATER))
+                .as("bare")
+                .isEmpty();
+        StudyRecord without = Studies.study(1, sections, List.of(warm.get(0)));
+        assertThat(SectionSlickness.of(without, sections.get(0), Studies.LATER)).isEmpty();
     }
 }

@@ -1,0 +1,84 @@
+package org.evensheen.app.demo;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.Web;
+import org.evensheen.app.studies.Judging;
+import org.evensheen.app.studies.Study;
+import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.comparing.Ratio;
+import org.evensheen.core.comparing.Verdict;
+import org.evensheen.core.study.Measure;
+import org.evensheen.core.study.Occasion;
+import org.evensheen.core.study.Stage;
+import org.evensheen.standins.SimulatedBed;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** The demo's readings come from a truth that is known; the verdict on them finds it. */
+@ExtendWith(LiveApp.class)
+class DemoTruthTest {
+
+    private static Study stored(DemoWorld.Told told) {
+        long id = LiveApp.database()
+                .sql("select id from study where page_key = :key")
+                .param("key", told.draft().key())
+                .query(Long.class)
+                .single();
+        return LiveApp.bean(StudyStore.class).load(id);
+    }
+
+    @Test
+    void theFinishedBoardsIntervalsHoldTheTruthAndItsOrderIsRight() {
+        DemoWorld.Told told = DemoWorld.studies(LocalDate.now()).get(0);
+        Study study = stored(told);
+        SimulatedBed bed = new SimulatedBed(
+                study.record(),
+                told.paint(),
+                told.coatings(),
+                told.freshDay(),
+                told.draft().seed());
+        int held = 0;
+        int asked = 0;
+        for (int day : List.of(7, 14, 21, 28, 42, 56)) {
+            Verdict verdict = LiveApp.bean(Judging.class)
+                    .judge(study, Measure.PULL, day)
+                    .verdict()
+                    .orElseThrow();
+            Occasion at = new Occasion(day, Stage.REWETTED);
+            double bare = bed.truth(study.record().contenders().get(4), at, Measure.PULL);
+            for (Verdict.Result result : verdict.results()) {
+                Ratio benefit = result.benefit().orElseThrow();
+                asked++;
+                held += benefit.interval()
+                                .orElseThrow()
+                                .holds(1 - bed.truth(result.contender(), at, Measure.PULL) / bare)
+                        ? 1
+                        : 0;
+            }
+            assertThat(verdict.results().get(0).contender().name()).isEqualTo("Kelter Rinse-On");
+            assertThat(verdict.results().get(0).place()).isEqualTo(1);
+        }
+        assertThat(held).as("of %s intervals", asked).isGreaterThanOrEqualTo(asked - 5);
+    }
+
+    @Test
+    void somethingIsDueTodayInTheFlankAndItsKeyIsClosed() {
+        Study flank = stored(DemoWorld.studies(LocalDate.now()).get(2));
+        assertThat(flank.judgedByCode()).isTrue();
+        assertThat(flank.record().plan().visitOn(42)).isPresent();
+        assertThat(Web.get("/").body()).contains("Which spray seal is still there");
+        assertThat(flank.record().readings()).noneMatch(r -> r.day() == 21).noneMatch(r -> r.day() > 42);
+        assertThat(flank.readings()).allSatisfy(k -> assertThat(k.keptBy()).isNotBlank());
+    }
+
+    @Test
+    void theDemoIsLoadedOnceHoweverOftenTheApplicationStarts() {
+        int before = LiveApp.bean(StudyStore.class).list(0).size();
+        LiveApp.bean(DemoLoader.class).run(new org.springframework.boot.DefaultApplicationArguments());
+        assertThat(LiveApp.bean(StudyStore.class).list(0)).hasSize(before);
+    }
+}

@@ -1,0 +1,193 @@
+package org.evensheen.app.verdicts;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Optional;
+import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SampleStudy;
+import org.evensheen.app.live.Web;
+import org.evensheen.app.page.Figures;
+import org.evensheen.app.page.Missing;
+import org.evensheen.app.studies.Judging;
+import org.evensheen.app.studies.Study;
+import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.comparing.Estimate;
+import org.evensheen.core.comparing.Verdict;
+import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Measure;
+import org.evensheen.core.study.Spread;
+import org.evensheen.core.water.WaterKind;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+@ExtendWith(LiveApp.class)
+class VerdictPageTest {
+    private static Study study;
+    private static Judging.Outcome outcome;
+
+    @BeforeAll
+    static void judged() {
+        study = SampleStudy.read();
+        outcome = LiveApp.bean(Judging.class).judge(study, Measure.PULL, SampleStudy.TODAY);
+    }
+
+    private static Verdict verdict() {
+        return outcome.verdict().orElseThrow();
+    }
+
+    @Test
+    void thePageShowsTheNumbersOfTheVerdictAndTheDocumentHoldsThemToTheLastDigit() {
+        VerdictPage page = VerdictPage.of(study, Measure.PULL, SampleStudy.TODAY, outcome);
+        JsonNode document = JsonMapper.builder()
+                .build()
+                .readTree(Web.get("/studies/%d/verdict.json".formatted(study.id()))
+                        .body());
+        assertThat(document.get("format").asString()).isEqualTo("even-sheen-verdict/1");
+        for (int i = 0; i < verdict().results().size(); i++) {
+            Verdict.Result result = verdict().results().get(i);
+            VerdictPage.Row row = page.rows().get(i);
+            JsonNode product = document.get("products").get(i);
+            assertThat(row.place()).isEqualTo(String.valueOf(result.place()));
+            assertThat(row.benefit().figure())
+                    .isEqualTo(Figures.percent(result.benefit().orElseThrow().value()));
+            assertThat(product.get("benefit").get("value").asDouble())
+                    .isEqualTo(result.benefit().orElseThrow().value());
+            assertThat(product.get("retention").get("high").asDouble())
+                    .isEqualTo(result.retention()
+                            .orElseThrow()
+                            .interval()
+                            .orElseThrow()
+                            .high());
+            assertThat(product.get("chanceOfPlace")).hasSize(3);
+        }
+        assertThat(page.pairs()).hasSize(3);
+        assertThat(page.footing()).isEqualTo(document.get("footing").asString());
+    }
+
+    @Test
+    void whileTheKeyIsClosedNoProductIsNamedAnywhere() {
+        for (String path : List.of("", "/verdict", "/verdict.json", "/verdict/workings?of=benefit&product=0")) {
+            assertThat(Web.get("/studies/" + study.id() + path).body())
+                    .as(path)
+                    .doesNotContain("Osier", "Brock", "Kelter");
+        }
+    }
+
+    @Test
+    void theWorkingsOfABenefitAreItsArithmetic() {
+        Verdict.Result best = verdict().results().get(0);
+        Workings workings =
+                Workings.of(study, verdict(), "benefit", best.contender().number(), 0);
+        double bare = study.record()
+                .bareSections()
+                .mapToDouble(s -> study.record()
+                        .mean(s, verdict().at(), Measure.PULL)
+                        .map(Spread::mean)
+                        .orElseThrow())
+                .average()
+                .orElseThrow();
+        assertThat(best.benefit().orElseThrow().value())
+                .isCloseTo(1 - best.mean().value() / bare, within(1e-9));
+        assertThat(workings.steps()).hasSize(5);
+        assertThat(workings.steps().get(4))
+                .contains(
+                        Figures.difference(Measure.PULL, bare),
+                        "= " + Figures.number(best.benefit().orElseThrow().value(), 3));
+        assertThat(workings.rests()).contains("Fieller", "degrees of freedom", "rows taken out");
+    }
+
+    @Test
+    void everyKindOfNumberHasWorkingsAndOthersAreNotInvented() {
+        int first = verdict().results().get(0).contender().number();
+        int second = verdict().results().get(1).contender().number();
+        for (String of : List.of("mean", "benefit", "retention", "place", "chance", "pair", "least")) {
+            Workings workings = Workings.of(study, verdict(), of, first, second);
+            assertThat(workings.value()).as(of).isNotBlank();
+            assertThat(workings.steps()).as(of).isNotEmpty();
+        }
+        assertThatExceptionOfType(Missing.class).isThrownBy(() -> Workings.of(study, verdict(), "luck", first, second));
+        assertThatExceptionOfType(Missing.class).isThrownBy(() -> Workings.of(study, verdict(), "mean", 77, 0));
+    }
+
+    /** A verdict of four products in which only some neighbours can be told apart. */
+    private static Verdict chain(boolean... apart) {
+        List<Verdict.Result> results = java.util.stream.IntStream.range(0, 4)
+                .mapToObj(i -> new Verdict.Result(
+                        new Contender(i, "P" + i, Contender.Role.PRODUCT, WaterKind.REPELS, Contender.Source.BOUGHT),
+                        1,
+                        2,
+                        new Estimate(10 + i, 1, 5),
+                        Optional.empty(),
+                        Optional.empty(),
+                        List.of()))
+                .toList();
+        List<Verdict.Pair> pairs = new java.util.ArrayList<>();
+        int k = 0;
+        for (int i = 0; i < 4; i++) {
+            for (int j = i + 1; j < 4; j++) {
+                pairs.add(new Verdict.Pair(i, j, new Estimate(j - i, 1, 5), 0.01, apart[k++] ? 0.01 : 0.5));
+            }
+        }
+        return new Verdict(
+                Measure.PULL,
+                SampleStudy.VISIT,
+                results,
+                pairs,
+                List.of(),
+                Optional.empty(),
+                Optional.of(new Verdict.Scatter(1, 5, Optional.empty(), false)),
+                true,
+                java.util.OptionalDouble.empty());
+    }
+
+    @Test
+    void tapeJoinsEveryLongestRunThatCanNotBeToldApartAndStripsMayOverlap() {
+        assertThat(Strips.of(chain(false, true, true, false, true, false)))
+                .as("0 with 1, 1 with 2, 2 with 3")
+                .containsExactly(
+                        List.of("start", "", ""),
+                        List.of("end", "start", ""),
+                        List.of("", "end", "start"),
+                        List.of("", "", "end"));
+        assertThat(Strips.of(chain(true, true, true, true, true, true)))
+                .containsExactly(
+                        List.of("single", "", "", ""),
+                        List.of("", "single", "", ""),
+                        List.of("", "", "single", ""),
+                        List.of("", "", "", "single"));
+        assertThat(Strips.of(chain(false, false, false, false, false, false)))
+                .containsExactly(List.of("start"), List.of("middle"), List.of("middle"), List.of("end"));
+    }
+
+    @Test
+    void aSentenceSaysNoMoreThanTheEvidence() {
+        assertThat(Sentence.of(study, Measure.PULL, Optional.empty()).first()).contains("nothing to judge");
+        assertThat(Sentence.of(study, Measure.PULL, Optional.of(chain(false, false, false, false, false, false)))
+                        .first())
+                .isEqualTo("None of the 4 can be told apart at slickness.");
+        assertThat(Sentence.of(study, Measure.PULL, outcome.verdict()).first()).contains("at slickness");
+    }
+
+    @Test
+    void aStudyOfSingleSectionsBorrowsItsScatterAndSaysSo() {
+        Study byHand = LiveApp.bean(StudyStore.class).load(2);
+        Judging.Outcome borrowed = LiveApp.bean(Judging.class).judge(byHand, Measure.PULL, 15);
+        Verdict.Scatter scatter = borrowed.verdict().orElseThrow().scatter().orElseThrow();
+        assertThat(scatter.borrowedFrom().orElseThrow()).contains("with repeated sections");
+        assertThat(scatter.deviation()).isBetween(0.1, 1.0);
+        assertThat(Web.get("/studies/2/verdict").body())
+                .contains(
+                        "Scatter borrowed from",
+                        "Footing: anecdote",
+                        "No bare section",
+                        "Placed by hand",
+                        "One section per product");
+        assertThat(Web.get("/studies/2/verdict?measure=drop").body()).contains("No product can be called better");
+    }
+}
