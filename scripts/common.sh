@@ -9,6 +9,7 @@ need() {
     done
     pg_bin >/dev/null || missing+=(postgresql)
     [ ${#missing[@]} = 0 ] && return
+    mapfile -t missing < <(printf '%s\n' "${missing[@]}" | sort -u)
     local line="apt-get install -y --no-install-recommends ${missing[*]}"
     local sudo=()
     if [ "$(id -u)" != 0 ]; then
