@@ -1,12 +1,16 @@
 package org.evensheen.app.studies;
 
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Refused;
 import org.evensheen.core.study.Happening;
+import org.evensheen.core.study.TypedNumber;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -26,34 +30,50 @@ class HappeningController {
         this.screen = screen;
     }
 
+    /** What was typed into the form below the study, and what is wrong with it. */
+    record Mark(String day, String kind, String note, UUID key, String problem) {}
+
     @PostMapping("/studies/{id}/happenings")
     String mark(
             @PathVariable long id,
-            @RequestParam int day,
+            @RequestParam(defaultValue = "") String day,
             @RequestParam String kind,
             @RequestParam(defaultValue = "") String note,
             @RequestParam UUID key,
-            HttpServletRequest request) {
+            HttpServletRequest request,
+            HttpServletResponse response,
+            Model model) {
         Study study = studies.load(id);
+        int today = screen.today(study);
         Happening.Kind known = Happening.Kind.ofCode(kind)
                 .orElseThrow(() -> new Refused("“" + kind + "” is not something the tape has a mark for."));
-        if (day < 0 || day > screen.today(study)) {
-            throw new Refused("Day %d is not between the first day and today. Pull the tape to the day it was done."
-                    .formatted(day));
+        TypedNumber typed = TypedNumber.read(day, "day", "days", 0, Math.max(0, today));
+        String problem = typed instanceof TypedNumber.Refused
+                ? "Mark a day from 0 to today, day %d.".formatted(today)
+                : note.length() > LONGEST_NOTE
+                        ? "A note may have %d characters; this one has %d.".formatted(LONGEST_NOTE, note.length())
+                        : "";
+        if (!problem.isEmpty()) {
+            response.setStatus(422);
+            screen.show(study, Selection.of(study, Selection.Asked.NOTHING, today), Optional.empty(), model);
+            model.addAttribute("mark", new Mark(day, kind, note, key, problem));
+            return "studies/study";
         }
-        if (note.length() > LONGEST_NOTE) {
-            throw new Refused("A note may have 200 characters; this one has %d.".formatted(note.length()));
-        }
+        int marked = (int) ((TypedNumber.Read) typed).value();
+        keep(id, marked, known, note.strip(), key, Hands.of(request));
+        return "redirect:/studies/%d?day=%d".formatted(id, marked);
+    }
+
+    private void keep(long study, int day, Happening.Kind kind, String note, UUID key, Hands hands) {
         database.sql("""
                         insert into happening (study_id, day, kind, note, kept_by, page_key)
                         values (:study, :day, :kind, :note, :by, :key) on conflict (page_key) do nothing""")
-                .param("study", id)
+                .param("study", study)
                 .param("day", day)
-                .param("kind", known.code())
-                .param("note", note.strip())
-                .param("by", Hands.of(request).name())
+                .param("kind", kind.code())
+                .param("note", note)
+                .param("by", hands.name())
                 .param("key", key)
                 .update();
-        return "redirect:/studies/%d?day=%d".formatted(id, day);
     }
 }

@@ -90,7 +90,14 @@ public class StudyScreen {
                 "slate", slates.write(study, selection, standing(study, selection, outcome.verdict(), false), typed));
         model.addAttribute("address", selection.address(study));
         model.addAttribute("day", selection.at().day());
-        model.addAttribute("markKey", UUID.randomUUID());
+        model.addAttribute(
+                "mark",
+                new HappeningController.Mark(
+                        String.valueOf(Math.max(0, Math.min(selection.at().day(), selection.today()))),
+                        "washed",
+                        "",
+                        UUID.randomUUID(),
+                        ""));
     }
 
     private String rendered(String drawing, Object model) {

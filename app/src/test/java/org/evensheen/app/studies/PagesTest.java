@@ -116,6 +116,33 @@ class PagesTest {
         assertThat(answer.body().replace("&#39;", "’").replace("'", "’")).contains(saying, "value=\"4711\"");
     }
 
+    @ParameterizedTest
+    @CsvSource({"-1", "9", "soon", "''"})
+    void aMarkOnADayThatIsNotThereIsRefusedWithItsNoteKept(String day) {
+        Study study = SampleStudy.read();
+        Map<String, String> mark = new java.util.HashMap<>(Map.of(
+                "day",
+                day,
+                "kind",
+                "topped",
+                "note",
+                "Lowlight as drying aid",
+                "key",
+                UUID.randomUUID().toString()));
+        HttpResponse<String> answer = Web.post("/studies/" + study.id() + "/happenings", mark);
+        assertThat(answer.statusCode()).isEqualTo(422);
+        assertThat(answer.body()).contains("Mark a day from 0 to today, day 8.", "Lowlight as drying aid");
+        mark.put("day", "5");
+        assertThat(Web.post("/studies/" + study.id() + "/happenings", mark).statusCode())
+                .isEqualTo(302);
+        assertThat(Web.post("/studies/" + study.id() + "/happenings", mark).statusCode())
+                .as("sent twice")
+                .isEqualTo(302);
+        Study marked = LiveApp.bean(StudyStore.class).load(study.id());
+        assertThat(marked.record().happenings()).hasSize(1);
+        assertThat(Web.get("/studies/" + study.id() + "/verdict").body()).contains("Topped in mid-run", "on day 5");
+    }
+
     @Test
     void aNameWithMarkupIsShownAsTextEverywhere() {
         String nasty = "<script>alert(1)</script>\"><b>Foam";
