@@ -186,6 +186,5 @@
         row.querySelector('input[type=text]').focus();
       },
     }));
-    window.Alpine.data('reveal', () => ({ open: false, toggle() { this.open = !this.open; } }));
   });
 })();

@@ -9,6 +9,7 @@ import org.evensheen.app.page.Missing;
 import org.evensheen.app.studies.Judging;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.study.Measure;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -28,8 +29,9 @@ class VerdictController {
     private final Cache<Written, VerdictPage> written =
             Caffeine.newBuilder().maximumSize(100).build();
 
-    /** A revision of a study judged one way; its page can't change. */
-    private record Written(long study, long revision, boolean byCode, Measure measure, int day) {}
+    /** A revision of a study judged one way, with its scatter, which may be borrowed; its page can't change. */
+    private record Written(
+            long study, long revision, boolean byCode, Measure measure, int day, Optional<Verdict.Scatter> scatter) {}
 
     VerdictController(StudyStore studies, Judging judging, Clock clock) {
         this.studies = studies;
@@ -51,7 +53,12 @@ class VerdictController {
                 "page",
                 written.get(
                         new Written(
-                                id, judged.study.revision(), judged.study.judgedByCode(), judged.measure, judged.day),
+                                id,
+                                judged.study.revision(),
+                                judged.study.judgedByCode(),
+                                judged.measure,
+                                judged.day,
+                                judged.outcome.verdict().flatMap(Verdict::scatter)),
                         key -> VerdictPage.of(judged.study, judged.measure, judged.day, judged.outcome)));
         return "verdicts/verdict";
     }

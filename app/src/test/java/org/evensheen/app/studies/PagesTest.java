@@ -116,6 +116,16 @@ class PagesTest {
         assertThat(answer.body().replace("&#39;", "’").replace("'", "’")).contains(saying, "value=\"4711\"");
     }
 
+    @Test
+    void aStudyThatBeginsNextWeekIsShownAndAsksForNothingYet() {
+        HttpResponse<String> made =
+                make(form("firstDay", LocalDate.now().plusDays(5).toString()), "Osier%20Spray%20Seal");
+        String place = made.headers().firstValue("Location").orElseThrow().replaceAll("^https?://[^/]+", "");
+        assertThat(Web.get(place).body()).contains("Day 0 is still to come").doesNotContain("data-entry");
+        assertThat(Web.get(place + "/verdict").body()).contains("nothing to judge yet");
+        assertThat(Web.get("/").body()).contains("Which seal stays?");
+    }
+
     @ParameterizedTest
     @CsvSource({"-1", "9", "soon", "''"})
     void aMarkOnADayThatIsNotThereIsRefusedWithItsNoteKept(String day) {
