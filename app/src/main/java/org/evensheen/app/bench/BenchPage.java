@@ -29,6 +29,7 @@ record BenchPage(
         List<Line> alsoToday,
         List<Line> leftOpen,
         List<Line> ahead) {
+    private static final int MOST_LINES = 8;
     private static final DateTimeFormatter SHORT = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("EEEE d MMMM", Locale.ENGLISH);
 
@@ -67,8 +68,10 @@ record BenchPage(
         List<Due> open = around.stream()
                 .filter(d -> d.date().isBefore(today) && d.taken() < d.expected())
                 .toList();
-        List<Due> ahead =
-                around.stream().filter(d -> d.date().isAfter(today)).limit(6).toList();
+        List<Due> ahead = around.stream()
+                .filter(d -> d.date().isAfter(today))
+                .limit(MOST_LINES)
+                .toList();
         long wanting = due.stream().mapToLong(d -> d.expected() - d.taken()).sum();
         String headline = due.isEmpty()
                 ? "Nothing is due today."
@@ -80,8 +83,8 @@ record BenchPage(
                 today.format(DATE),
                 headline,
                 due.isEmpty() ? null : now(due.get(0), store.sections(due.get(0)), store.wanted(due.get(0)), today),
-                due.stream().skip(1).map(d -> line(d, today)).toList(),
-                open.stream().map(d -> line(d, today)).toList(),
+                due.stream().skip(1).limit(MOST_LINES).map(d -> line(d, today)).toList(),
+                open.stream().limit(MOST_LINES).map(d -> line(d, today)).toList(),
                 ahead.stream().map(d -> line(d, today)).toList());
     }
 

@@ -21,15 +21,15 @@ class DueStore {
     record Due(
             long study, String question, String bed, LocalDate date, int day, String stage, int expected, int taken) {}
 
-    /** Visits from a week before a day to ten days after it, at most 60, in order of date. */
+    /** Visits from a week before a day to ten days after it, the 150 nearest to it, in order of date. */
     List<Due> around(LocalDate today) {
         return database.sql("""
                         with visit as (
                             select s.id, s.question, s.bed_id, s.first_day + v.day as date, v.day, v.stage
                             from study s join planned_visit v on v.study_id = s.id
                             where s.first_day + v.day between :from and :to
-                            order by date, s.id
-                            limit 60)
+                            order by abs(s.first_day + v.day - :today), s.id desc
+                            limit 150)
                         select v.id as study, v.question, b.name as bed, v.date, v.day, v.stage,
                                (select count(*) from section x where x.study_id = v.id)
                                    * (select sum(m.repeats) from planned_measure m where m.study_id = v.id) as expected,
@@ -39,6 +39,7 @@ class DueStore {
                                   and r.struck_at is null and r.repeat <= m.repeats) as taken
                         from visit v join bed b on b.id = v.bed_id
                         order by v.date, v.id""")
+                .param("today", today)
                 .param("from", today.minusDays(DAYS_BACK))
                 .param("to", today.plusDays(DAYS_AHEAD))
                 .query(Due.class)

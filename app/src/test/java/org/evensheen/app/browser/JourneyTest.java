@@ -156,8 +156,7 @@ class JourneyTest {
         }
         assertThat(slate().locator("h2.tag")).hasText(codes.get(0));
         assertThat(slate()).containsText("First drop");
-        slate().locator("a.measure", new Locator.LocatorOptions().setHasText("Pull"))
-                .click();
+        takeUp("Pull", "pull");
         assertThat(slate()).containsText("of its first slickness left");
         assertThat(slate().locator(".standing tbody tr")).hasCount(3);
         assertThat(slate().locator(".standing").innerText()).isNotEqualTo(before);
@@ -230,17 +229,14 @@ class JourneyTest {
         page.locator("[data-entry] input[name=width]").press("Enter");
         assertThat(section(code)).hasAttribute("aria-label", Pattern.compile("water 103°"));
 
-        slate().locator("a.measure", new Locator.LocatorOptions().setHasText("Left behind"))
-                .click();
-        calm();
+        takeUp("Left behind", "left behind");
         section(code).click();
         calm();
         keep("10");
         assertThat(slate().locator(".row.chosen .mean")).containsText("g/m²");
 
+        takeUp("By eye", "grade");
         for (String kind : List.of("repels", "sheets")) {
-            slate().locator("a.measure", new Locator.LocatorOptions().setHasText("By eye"))
-                    .click();
             page.getByLabel(Pattern.compile("^" + kind)).check();
             page.locator(".grades button[value='3']").click();
             assertThat(slate()).containsText("Kept: by eye " + (kind.equals("repels") ? 1 : 2));

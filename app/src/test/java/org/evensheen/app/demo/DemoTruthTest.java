@@ -5,12 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.LocalDate;
 import java.util.List;
 import org.evensheen.app.live.LiveApp;
-import org.evensheen.app.live.Web;
 import org.evensheen.app.studies.Judging;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.comparing.Ratio;
 import org.evensheen.core.comparing.Verdict;
+import org.evensheen.core.schedule.Visit;
 import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Stage;
@@ -70,7 +70,13 @@ class DemoTruthTest {
         Study flank = stored(DemoWorld.studies(LocalDate.now()).get(2));
         assertThat(flank.judgedByCode()).isTrue();
         assertThat(flank.record().plan().visitOn(42)).isPresent();
-        assertThat(Web.get("/").body()).contains("Which spray seal is still there");
+        assertThat(Visit.of(flank.record(), 42))
+                .filteredOn(v -> v.occasion().day() == 42)
+                .singleElement()
+                .satisfies(v -> {
+                    assertThat(v.state()).isEqualTo(Visit.State.DUE);
+                    assertThat(v.wanting()).isEqualTo(10);
+                });
         assertThat(flank.record().readings()).noneMatch(r -> r.day() == 21).noneMatch(r -> r.day() > 42);
         assertThat(flank.readings()).allSatisfy(k -> assertThat(k.keptBy()).isNotBlank());
     }
