@@ -10,6 +10,7 @@ import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Observation;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.StudyRecord;
+import org.evensheen.core.water.SessileDrop;
 import org.springframework.ui.Model;
 
 /** What a reading would do, while it is still being typed. */
@@ -40,11 +41,15 @@ final class Suppose {
         }
         String effect = screen.effect(study, selection);
         if (selection.measure() == Measure.DROP && typed.observation().get() instanceof Observation.DropShape drop) {
-            return "%s × %s mm is a contact angle of %s."
+            boolean flattened = SessileDrop.bond(drop.widthMm()) > SessileDrop.BOND_LIMIT;
+            return "%s × %s mm is a contact angle of %s%s."
                     .formatted(
                             Figures.typed(drop.heightMm()),
                             Figures.typed(drop.widthMm()),
-                            Figures.number(drop.score(1), 1) + "°");
+                            Figures.number(drop.score(1), 1) + "°",
+                            flattened
+                                    ? ", gravity reckoned in for clean water; soap or residue makes it doubtful"
+                                    : "");
         }
         if (selection.measure() == Measure.LEFT_BEHIND) {
             return "That is %s on this section."

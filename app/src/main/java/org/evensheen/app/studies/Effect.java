@@ -25,9 +25,9 @@ final class Effect {
         }
         Optional<SectionSlickness> slickness = SectionSlickness.of(study, section, at);
         if (slickness.isEmpty()) {
-            return "Read a bare section today, and this says how much is left.";
+            return "Read a bare section the same day, and this says how much is left.";
         }
-        String eased = "%s easier than bare today."
+        String eased = "%s easier than bare that day."
                 .formatted(Figures.percent(slickness.get().benefit()));
         return slickness
                 .get()

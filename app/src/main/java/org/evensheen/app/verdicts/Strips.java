@@ -6,7 +6,7 @@ import org.evensheen.core.comparing.Verdict;
 
 /**
  * Tape that joins what can't be told apart: one strip for every longest run of products, in the order of the results, of
- * which no two can be told apart. Strips may overlap; each has a lane of its own.
+ * which no two can be told apart. Strips that overlap lie in lanes side by side.
  */
 final class Strips {
     private Strips() {}
@@ -26,15 +26,29 @@ final class Strips {
                 reached = end;
             }
         }
+        List<List<int[]>> lanes = lanes(runs);
         List<List<String>> rows = new ArrayList<>();
         for (int row = 0; row < n; row++) {
-            List<String> lanes = new ArrayList<>();
-            for (int[] run : runs) {
-                lanes.add(state(run, row));
-            }
-            rows.add(lanes);
+            int at = row;
+            rows.add(lanes.stream().map(lane -> state(lane, at)).toList());
         }
         return rows;
+    }
+
+    /** Each run goes into the first lane that is free by then, so that only overlapping strips need a second. */
+    private static List<List<int[]>> lanes(List<int[]> runs) {
+        List<List<int[]>> lanes = new ArrayList<>();
+        for (int[] run : runs) {
+            lanes.stream()
+                    .filter(lane -> lane.get(lane.size() - 1)[1] < run[0])
+                    .findFirst()
+                    .orElseGet(() -> {
+                        lanes.add(new ArrayList<>());
+                        return lanes.get(lanes.size() - 1);
+                    })
+                    .add(run);
+        }
+        return lanes;
     }
 
     private static boolean joins(Verdict verdict, int from, int to) {
@@ -46,13 +60,11 @@ final class Strips {
         return true;
     }
 
-    private static String state(int[] run, int row) {
-        if (row < run[0] || row > run[1]) {
-            return "";
-        }
-        if (run[0] == run[1]) {
-            return "single";
-        }
-        return row == run[0] ? "start" : row == run[1] ? "end" : "middle";
+    private static String state(List<int[]> lane, int row) {
+        return lane.stream()
+                .filter(run -> run[0] <= row && row <= run[1])
+                .findFirst()
+                .map(run -> run[0] == run[1] ? "single" : row == run[0] ? "start" : row == run[1] ? "end" : "middle")
+                .orElse("");
     }
 }

@@ -151,16 +151,9 @@ class VerdictPageTest {
         assertThat(Strips.of(chain(false, true, true, false, true, false)))
                 .as("0 with 1, 1 with 2, 2 with 3")
                 .containsExactly(
-                        List.of("start", "", ""),
-                        List.of("end", "start", ""),
-                        List.of("", "end", "start"),
-                        List.of("", "", "end"));
+                        List.of("start", ""), List.of("end", "start"), List.of("start", "end"), List.of("end", ""));
         assertThat(Strips.of(chain(true, true, true, true, true, true)))
-                .containsExactly(
-                        List.of("single", "", "", ""),
-                        List.of("", "single", "", ""),
-                        List.of("", "", "single", ""),
-                        List.of("", "", "", "single"));
+                .containsExactly(List.of("single"), List.of("single"), List.of("single"), List.of("single"));
         assertThat(Strips.of(chain(false, false, false, false, false, false)))
                 .containsExactly(List.of("start"), List.of("middle"), List.of("middle"), List.of("end"));
     }
