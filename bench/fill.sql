@@ -6,8 +6,8 @@ insert into study (id, question, bed_id, first_day, seed, page_key, key_opened_a
     overriding system value
     select c.id, c.question, s.bed_id, s.first_day - c.n % 900 - 30, s.seed, gen_random_uuid(), s.key_opened_at
     from copy_of c, study s where s.id = 1;
-insert into contender (id, study_id, number, role, product_id) overriding system value
-    select c.id * 100 + k.number, c.id, k.number, k.role, k.product_id from copy_of c, contender k where k.study_id = 1;
+insert into contender (id, study_id, number, role, product_id, water_kind, source) overriding system value
+    select c.id * 100 + k.number, c.id, k.number, k.role, k.product_id, k.water_kind, k.source from copy_of c, contender k where k.study_id = 1;
 insert into section (id, study_id, contender_id, code, block, x_mm, y_mm, width_mm, height_mm, by_hand) overriding system value
     select c.id * 100 + row_number() over (partition by c.id order by x.id), c.id, c.id * 100 + k.number, x.code, x.block,
            x.x_mm, x.y_mm, x.width_mm, x.height_mm, x.by_hand

@@ -3,15 +3,10 @@ create extension if not exists btree_gist;
 create table product (
     id bigint generated always as identity primary key,
     name text not null,
-    water_kind text not null default 'repels',
-    source text not null default 'undisclosed',
-    constraint product_has_a_name check (length(btrim(name)) between 1 and 80),
-    constraint product_repels_or_sheets check (water_kind in ('repels', 'sheets')),
-    constraint product_source_is_known_word check (source in ('bought', 'gifted', 'lent', 'sponsored', 'undisclosed'))
+    constraint product_has_a_name check (length(btrim(name)) between 1 and 80)
 );
 create unique index product_is_named_once on product (lower(name));
-comment on table product is 'A bottle on the shelf that takes part in studies.';
-comment on column product.source is 'How it was come by; it sways the reviewer, so it is told.';
+comment on table product is 'A product that takes part in studies; what is known of a bottle stands with its study.';
 
 create table bed (
     id bigint generated always as identity primary key,
@@ -64,6 +59,13 @@ create table contender (
     number integer not null,
     role text not null,
     product_id bigint references product,
+    water_kind text,
+    source text,
+    constraint contender_repels_or_sheets check (water_kind in ('repels', 'sheets')),
+    constraint contender_source_is_known_word
+        check (source in ('bought', 'gifted', 'lent', 'sponsored', 'undisclosed')),
+    constraint contender_product_has_kind_and_source
+        check (num_nonnulls(product_id, water_kind, source) in (0, 3)),
     constraint contender_number_is_from_zero check (number between 0 and 99),
     constraint contender_role_is_known check (role in ('product', 'reference', 'bare')),
     constraint contender_is_a_product_unless_bare check ((role = 'bare') = (product_id is null)),
@@ -71,6 +73,7 @@ create table contender (
     constraint contender_product_stands_once unique (study_id, product_id),
     constraint contender_of_its_study unique (id, study_id)
 );
+comment on column contender.source is 'How the bottle was come by; it sways the reviewer, so it is told.';
 create unique index contender_bare_stands_once on contender (study_id) where role = 'bare';
 
 create table section (

@@ -10,6 +10,7 @@ public record Slate(
         String stage,
         String measure,
         String when,
+        String happened,
         List<Choice> stages,
         List<Row> rows,
         @Nullable Entry entry,

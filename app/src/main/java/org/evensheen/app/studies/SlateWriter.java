@@ -55,6 +55,10 @@ class SlateWriter {
                 selection.at().stage().code(),
                 selection.measure().code(),
                 when(selection),
+                record.happenings().stream()
+                        .filter(h -> h.day() == selection.at().day())
+                        .map(TapeDrawing::words)
+                        .collect(java.util.stream.Collectors.joining("; ")),
                 stages(study, selection),
                 rows(study, selection),
                 correction.isPresent() || ahead ? null : entry(study, selection, next, typed),

@@ -76,29 +76,25 @@ public class StudyMaker {
     }
 
     private void contender(long study, Contender contender) {
+        boolean bare = contender.isBare();
         database.sql("""
-                        insert into contender (study_id, number, role, product_id)
-                        values (:study, :number, :role, :product)""")
+                        insert into contender (study_id, number, role, product_id, water_kind, source)
+                        values (:study, :number, :role, :product, :kind, :source)""")
                 .param("study", study)
                 .param("number", contender.number())
                 .param("role", word(contender.role()))
-                .param("product", contender.isBare() ? null : product(contender), java.sql.Types.BIGINT)
+                .param("product", bare ? null : product(contender.name()), java.sql.Types.BIGINT)
+                .param("kind", bare ? null : contender.kind().code(), java.sql.Types.VARCHAR)
+                .param("source", bare ? null : word(contender.source()), java.sql.Types.VARCHAR)
                 .update();
     }
 
-    /** The product by that name, put on the shelf if it is new there. What is known of it is not overwritten by less. */
-    private long product(Contender contender) {
+    /** The product by that name, put on the shelf if it is new there. */
+    private long product(String name) {
         return database.sql("""
-                        insert into product (name, water_kind, source) values (:name, :kind, :source)
-                        on conflict (lower(name)) do update set
-                            source = case when excluded.source = 'undisclosed' then product.source
-                                          else excluded.source end
-                        returning id""")
-                .param("name", contender.name())
-                .param("kind", contender.kind().code())
-                .param("source", word(contender.source()))
-                .query(Long.class)
-                .single();
+                        insert into product (name) values (:name)
+                        on conflict (lower(name)) do update set name = product.name
+                        returning id""").param("name", name).query(Long.class).single();
     }
 
     private void section(long study, Section section) {

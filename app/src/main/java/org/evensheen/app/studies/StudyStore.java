@@ -120,7 +120,7 @@ public class StudyStore {
 
     private List<Section> sections(long study, TreeMap<Integer, Contender> contenders) {
         return database.sql("""
-                        select c.number, c.role, p.name, p.water_kind, p.source,
+                        select c.number, c.role, p.name, c.water_kind, c.source,
                                s.code, s.block, s.x_mm, s.y_mm, s.width_mm, s.height_mm, s.by_hand
                         from section s
                         join contender c on c.id = s.contender_id
@@ -164,14 +164,14 @@ public class StudyStore {
         Marks marks = new Marks(new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
         database.sql("""
                         select 'measure' as what, measure as code, repeats as n, position as place,
-                               null as label, null::numeric as x, null::numeric as y,
+                               '' as label, null::numeric as x, null::numeric as y,
                                null::numeric as w, null::numeric as h
                         from planned_measure where study_id = :study
                         union all
-                        select 'visit', stage, day, 0, null, null, null, null, null
+                        select 'visit', stage, day, 0, '', null, null, null, null
                         from planned_visit where study_id = :study
                         union all
-                        select 'happening', kind, day, 0, null, null, null, null, null
+                        select 'happening', kind, day, 0, note, null, null, null, null
                         from happening where study_id = :study
                         union all
                         select 'zone', kind, 0, 0, label, x_mm, y_mm, width_mm, height_mm
@@ -186,7 +186,7 @@ public class StudyStore {
                     marks.visits.add(new Occasion(n, Stage.ofCode(code).orElseThrow()));
                 case "happening" ->
                     marks.happenings.add(
-                            new Happening(n, Happening.Kind.ofCode(code).orElseThrow()));
+                            new Happening(n, Happening.Kind.ofCode(code).orElseThrow(), row.getString("label")));
                 default ->
                     marks.zones.add(new Bed.Zone(
                             code,

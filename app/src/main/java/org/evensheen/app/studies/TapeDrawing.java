@@ -78,13 +78,7 @@ public record TapeDrawing(
         List<Notch> notches = new ArrayList<>();
         for (Happening happening : study.record().happenings()) {
             String caption = happening.kind() == Happening.Kind.APPLIED ? "applied" : "";
-            notches.add(notch(
-                    study,
-                    happening.day(),
-                    last,
-                    happening.kind().code(),
-                    happening.kind().label(),
-                    caption));
+            notches.add(notch(study, happening.day(), last, happening.kind().code(), words(happening), caption));
         }
         for (Visit visit : Visit.of(study.record(), selection.today())) {
             String state = visit.state().name().toLowerCase(Locale.ROOT);
@@ -107,6 +101,11 @@ public record TapeDrawing(
                     caption));
         }
         return notches;
+    }
+
+    /** A happening in words, with its note. */
+    static String words(Happening happening) {
+        return happening.kind().label() + (happening.note().isEmpty() ? "" : ": " + happening.note());
     }
 
     private static String spoken(Visit.State state) {

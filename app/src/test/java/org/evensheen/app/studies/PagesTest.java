@@ -87,7 +87,7 @@ class PagesTest {
 
     @Test
     void aNewStudyIsLaidOutByLotWithBareSectionsAndMadeOnce() {
-        Map<String, String> form = form("reference", "0");
+        Map<String, String> form = form("reference", "0", "kind", "sheets");
         HttpResponse<String> made = make(form, "Osier%20Spray%20Seal");
         String place = made.headers().firstValue("Location").orElseThrow();
         assertThat(make(form, "Osier%20Spray%20Seal").headers().firstValue("Location"))
@@ -98,6 +98,9 @@ class PagesTest {
         assertThat(study.record().sections()).hasSize(6);
         assertThat(study.record().seed()).isEqualTo(4711);
         assertThat(study.record().sections()).as("drawn by lot").noneMatch(s -> s.byHand());
+        assertThat(study.record().contenders().get(0).kind())
+                .as("told for this study, whatever another study says of the product")
+                .isEqualTo(org.evensheen.core.water.WaterKind.SHEETS);
         assertThat(Web.get("/studies/" + study.id()).body()).contains("Which seal stays?", "First drop");
     }
 
@@ -150,6 +153,8 @@ class PagesTest {
                 .isEqualTo(302);
         Study marked = LiveApp.bean(StudyStore.class).load(study.id());
         assertThat(marked.record().happenings()).hasSize(1);
+        assertThat(Web.get("/studies/" + study.id() + "?day=5").body())
+                .contains("That day: topper or drying aid: Lowlight as drying aid");
         assertThat(Web.get("/studies/" + study.id() + "/verdict").body()).contains("Topped in mid-run", "on day 5");
     }
 

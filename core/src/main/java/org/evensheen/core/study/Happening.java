@@ -3,8 +3,16 @@ package org.evensheen.core.study;
 import java.util.Optional;
 import java.util.stream.Stream;
 
-/** Something done to the whole bed on a day, notched on the tape. */
-public record Happening(int day, Kind kind) {
+/**
+ * Something done to the whole bed on a day, notched on the tape.
+ *
+ * @param note what was written beside it; may be empty
+ */
+public record Happening(int day, Kind kind, String note) {
+
+    public Happening(int day, Kind kind) {
+        this(day, kind, "");
+    }
 
     /** What was done. */
     public enum Kind {
