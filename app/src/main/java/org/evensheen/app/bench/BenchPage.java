@@ -6,12 +6,14 @@ import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.evensheen.app.bench.DueStore.Cell;
 import org.evensheen.app.bench.DueStore.Due;
-import org.evensheen.app.bench.DueStore.DueSection;
-import org.evensheen.app.bench.DueStore.Wanted;
 import org.evensheen.app.page.Figures;
 import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Stage;
@@ -82,13 +84,19 @@ record BenchPage(
         return new BenchPage(
                 today.format(DATE),
                 headline,
-                due.isEmpty() ? null : now(due.get(0), store.sections(due.get(0)), store.wanted(due.get(0)), today),
+                due.isEmpty() ? null : now(due.get(0), store.cells(due.get(0)), today),
                 due.stream().skip(1).limit(MOST_LINES).map(d -> line(d, today)).toList(),
                 open.stream().limit(MOST_LINES).map(d -> line(d, today)).toList(),
                 ahead.stream().map(d -> line(d, today)).toList());
     }
 
-    private static Now now(Due due, List<DueSection> sections, List<Wanted> wanted, LocalDate today) {
+    private static Now now(Due due, List<Cell> cells, LocalDate today) {
+        Map<String, Integer> bySection = sums(cells, Cell::code);
+        Map<String, Integer> byMeasure = sums(cells, Cell::measure);
+        byMeasure.values().removeIf(wanting -> wanting == 0);
+        List<Cell> sections = cells.stream()
+                .filter(c -> c.measure().equals(cells.get(0).measure()))
+                .toList();
         double bedWidth = sections.get(0).bedWidth();
         double bedHeight = sections.get(0).bedHeight();
         double unit = 420 / bedWidth;
@@ -101,39 +109,37 @@ record BenchPage(
                         svg(s.height() * unit),
                         svg((s.x() + s.width() / 2) * unit),
                         svg((s.y() + s.height() / 2) * unit + 6),
-                        s.wanting() > 0,
+                        bySection.get(s.code()) > 0,
                         address(due) + "&section=" + s.code(),
                         "Section %s: %s"
                                 .formatted(
                                         s.code(),
-                                        s.wanting() > 0
-                                                ? Figures.count(s.wanting(), "reading", "readings") + " wanting"
+                                        bySection.get(s.code()) > 0
+                                                ? Figures.count(bySection.get(s.code()), "reading", "readings")
+                                                        + " wanting"
                                                 : "all read")))
                 .toList();
         return new Now(
                 line(due, today),
                 "%d of %d readings are in.".formatted(due.taken(), due.expected()),
                 "Still wanted: "
-                        + wanted.stream()
-                                .filter(w -> w.readings() > 0)
-                                .map(BenchPage::count)
-                                .collect(Collectors.joining(", "))
+                        + byMeasure.entrySet().stream().map(BenchPage::count).collect(Collectors.joining(", "))
                         + ".",
-                "Lay out "
-                        + wanted.stream()
-                                .filter(w -> w.readings() > 0)
-                                .map(BenchPage::kit)
-                                .collect(Collectors.joining("; "))
-                        + ".",
+                "Lay out " + byMeasure.keySet().stream().map(BenchPage::kit).collect(Collectors.joining("; ")) + ".",
                 "0 0 %s %s".formatted(svg(420), svg(bedHeight * unit)),
                 svg(420),
                 svg(bedHeight * unit),
                 patches);
     }
 
-    private static String count(Wanted wanted) {
-        int n = wanted.readings();
-        return switch (Measure.ofCode(wanted.measure()).orElseThrow()) {
+    private static Map<String, Integer> sums(List<Cell> cells, Function<Cell, String> key) {
+        return cells.stream()
+                .collect(Collectors.groupingBy(key, LinkedHashMap::new, Collectors.summingInt(Cell::wanting)));
+    }
+
+    private static String count(Map.Entry<String, Integer> wanted) {
+        int n = wanted.getValue();
+        return switch (Measure.ofCode(wanted.getKey()).orElseThrow()) {
             case PULL -> Figures.count(n, "pull", "pulls");
             case DROP -> Figures.count(n, "drop", "drops");
             case LEFT_BEHIND -> "water left behind on " + Figures.count(n, "section", "sections");
@@ -141,8 +147,8 @@ record BenchPage(
         };
     }
 
-    private static String kit(Wanted wanted) {
-        return switch (Measure.ofCode(wanted.measure()).orElseThrow()) {
+    private static String kit(String measure) {
+        return switch (Measure.ofCode(measure).orElseThrow()) {
             case PULL -> "the weighted sled and the force gauge";
             case DROP -> "a dropper, and a ruler or the camera at panel height";
             case LEFT_BEHIND -> "weighed towels and the scale";

@@ -46,27 +46,8 @@ class DueStore {
                 .list();
     }
 
-    /** How many readings of a measure a visit still wants. */
-    record Wanted(String measure, int readings) {}
-
-    List<Wanted> wanted(Due due) {
-        return database.sql("""
-                        select m.measure,
-                               m.repeats * (select count(*) from section s where s.study_id = m.study_id)
-                               - (select count(*) from reading r
-                                  where r.study_id = m.study_id and r.day = :day and r.stage = :stage
-                                    and r.measure = m.measure and r.struck_at is null and r.repeat <= m.repeats) as readings
-                        from planned_measure m where m.study_id = :study
-                        order by m.position""")
-                .param("study", due.study())
-                .param("day", due.day())
-                .param("stage", due.stage())
-                .query(Wanted.class)
-                .list();
-    }
-
-    /** A section with how many readings it wants on a visit. */
-    record DueSection(
+    /** A section and a measure, with how many readings are wanting on a visit. */
+    record Cell(
             String code,
             double x,
             double y,
@@ -74,24 +55,29 @@ class DueStore {
             double height,
             double bedWidth,
             double bedHeight,
+            String measure,
             int wanting) {}
 
-    List<DueSection> sections(Due due) {
+    /** Every section with every planned measure, in reading order and the order of the measures. */
+    List<Cell> cells(Due due) {
         return database.sql("""
                         select s.code, s.x_mm as x, s.y_mm as y, s.width_mm as width, s.height_mm as height,
-                               b.width_mm as bed_width, b.height_mm as bed_height,
-                               (select sum(repeats) from planned_measure m where m.study_id = s.study_id)
-                               - (select count(*) from reading r
-                                  join planned_measure m on m.study_id = r.study_id and m.measure = r.measure
-                                  where r.study_id = s.study_id and r.section_id = s.id and r.day = :day
-                                    and r.stage = :stage and r.struck_at is null and r.repeat <= m.repeats) as wanting
-                        from section s join study t on t.id = s.study_id join bed b on b.id = t.bed_id
+                               b.width_mm as bed_width, b.height_mm as bed_height, m.measure,
+                               m.repeats - count(r.id) as wanting
+                        from section s
+                        join study t on t.id = s.study_id
+                        join bed b on b.id = t.bed_id
+                        join planned_measure m on m.study_id = s.study_id
+                        left join reading r on r.study_id = s.study_id and r.section_id = s.id and r.day = :day
+                            and r.stage = :stage and r.measure = m.measure and r.struck_at is null
+                            and r.repeat <= m.repeats
                         where s.study_id = :study
-                        order by s.y_mm, s.x_mm""")
+                        group by s.id, b.id, m.measure, m.repeats, m.position
+                        order by s.y_mm, s.x_mm, m.position""")
                 .param("study", due.study())
                 .param("day", due.day())
                 .param("stage", due.stage())
-                .query(DueSection.class)
+                .query(Cell.class)
                 .list();
     }
 }

@@ -30,8 +30,9 @@ class BenchPageTest {
                 .orElseThrow();
         assertThat(due.expected()).as("8 sections, three pulls and a drop each").isEqualTo(32);
         assertThat(due.taken()).isZero();
-        assertThat(store.wanted(due)).containsExactly(new DueStore.Wanted("pull", 24), new DueStore.Wanted("drop", 8));
-        assertThat(store.sections(due)).hasSize(8).allMatch(s -> s.wanting() == 4);
+        assertThat(store.cells(due))
+                .hasSize(16)
+                .allMatch(c -> c.wanting() == (c.measure().equals("pull") ? 3 : 1));
         BenchPage page = BenchPage.of(of(study, TODAY), store, TODAY);
         assertThat(page.headline()).isEqualTo("32 readings due today, in 1 study.");
         assertThat(page.first().wanted()).isEqualTo("Still wanted: 24 pulls, 8 drops.");
