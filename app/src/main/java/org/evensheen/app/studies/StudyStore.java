@@ -261,10 +261,15 @@ public class StudyStore {
     /** A page of all studies, the youngest first; pages count from 0. */
     public List<Listed> list(int page) {
         return database.sql("""
+                        with page as (
+                            select * from study order by first_day desc, id desc limit :size offset :skipped)
                         select s.id, s.question, b.name as bed, s.first_day,
                                (select count(*) from contender c where c.study_id = s.id and c.role <> 'bare') as products
-                        from study s join bed b on b.id = s.bed_id
-                        order by s.first_day desc, s.id desc
-                        limit 200""").query(Listed.class).list();
+                        from page s join bed b on b.id = s.bed_id
+                        order by s.first_day desc, s.id desc""")
+                .param("size", PAGE)
+                .param("skipped", PAGE * page)
+                .query(Listed.class)
+                .list();
     }
 }

@@ -120,6 +120,28 @@ class PagesTest {
     }
 
     @Test
+    void theListOfStudiesGoesOnPageByPageToTheOldest() {
+        for (int i = 0; i <= StudyStore.PAGE; i++) {
+            SampleStudy.make();
+        }
+        java.util.Set<Long> seen = new java.util.HashSet<>();
+        StudyStore store = LiveApp.bean(StudyStore.class);
+        int page = 0;
+        for (List<StudyStore.Listed> listed = store.list(0); !listed.isEmpty(); listed = store.list(++page)) {
+            listed.forEach(s ->
+                    assertThat(seen.add(s.id())).as("study %s once", s.id()).isTrue());
+        }
+        assertThat((long) seen.size())
+                .isEqualTo(LiveApp.database()
+                        .sql("select count(*) from study")
+                        .query(Long.class)
+                        .single());
+        assertThat(Web.get("/studies").body()).contains("Older", "page=1");
+        assertThat(Web.get("/studies?page=1").body()).contains("begun");
+        assertThat(Web.get("/verdicts?page=1").body()).contains("/verdict");
+    }
+
+    @Test
     void aStudyThatBeginsNextWeekIsShownAndAsksForNothingYet() {
         HttpResponse<String> made =
                 make(form("firstDay", LocalDate.now().plusDays(5).toString()), "Osier%20Spray%20Seal");
