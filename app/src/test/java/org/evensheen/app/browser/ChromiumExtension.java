@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -32,6 +33,7 @@ final class ChromiumExtension implements BeforeAllCallback {
     }
 
     private static Running start() {
+        PlaywrightAssertions.setDefaultAssertionTimeout(15_000);
         Playwright playwright = Playwright.create(
                 new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
         running = new Running(
@@ -60,7 +62,7 @@ final class ChromiumExtension implements BeforeAllCallback {
                             .setViewportSize(width, height)
                             .setHasTouch(width < 600)
                             .setColorScheme(scheme));
-            context.setDefaultTimeout(10_000);
+            context.setDefaultTimeout(20_000);
             Page page = context.newPage();
             List<String> complaints = new ArrayList<>();
             page.onPageError(complaints::add);
