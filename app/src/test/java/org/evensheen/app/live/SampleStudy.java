@@ -3,6 +3,7 @@ package org.evensheen.app.live;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -43,6 +44,25 @@ public final class SampleStudy {
     /** The same, with today's visit read too. */
     public static Study read() {
         return make(List.of(VISIT));
+    }
+
+    /** What the Slate's form sends for the first pull on a section at today's visit. */
+    public static Map<String, String> firstPull(String section, String amount, UUID key) {
+        return new HashMap<>(Map.of(
+                "day",
+                "8",
+                "stage",
+                "rewetted",
+                "section",
+                section,
+                "measure",
+                "pull",
+                "repeat",
+                "1",
+                "amount",
+                amount,
+                "key",
+                key.toString()));
     }
 
     private static Study make(List<Occasion> more) {

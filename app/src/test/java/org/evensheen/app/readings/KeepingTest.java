@@ -3,7 +3,6 @@ package org.evensheen.app.readings;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.http.HttpResponse;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -33,21 +32,7 @@ class KeepingTest {
     }
 
     private Map<String, String> form(String amount, UUID key) {
-        return new HashMap<>(Map.of(
-                "day",
-                "8",
-                "stage",
-                "rewetted",
-                "section",
-                section,
-                "measure",
-                "pull",
-                "repeat",
-                "1",
-                "amount",
-                amount,
-                "key",
-                key.toString()));
+        return SampleStudy.firstPull(section, amount, key);
     }
 
     private HttpResponse<String> keep(Map<String, String> form, String... headers) {

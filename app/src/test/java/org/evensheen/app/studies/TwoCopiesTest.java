@@ -36,23 +36,7 @@ class TwoCopiesTest {
                     + ((WebServerApplicationContext) second).getWebServer().getPort() + "/studies/" + study.id()
                     + "?day=8&measure=pull&section=" + section;
             assertThat(body(other)).contains("First pull");
-            Web.post(
-                    "/studies/" + study.id() + "/readings",
-                    Map.of(
-                            "day",
-                            "8",
-                            "stage",
-                            "rewetted",
-                            "section",
-                            section,
-                            "measure",
-                            "pull",
-                            "repeat",
-                            "1",
-                            "amount",
-                            "9.8",
-                            "key",
-                            UUID.randomUUID().toString()));
+            Web.post("/studies/" + study.id() + "/readings", SampleStudy.firstPull(section, "9.8", UUID.randomUUID()));
             assertThat(body(other)).contains("Second pull", ">9.8<");
             Web.post("/studies/" + study.id() + "/key", Map.of());
             assertThat(body(other)).doesNotContain("Open the key");
