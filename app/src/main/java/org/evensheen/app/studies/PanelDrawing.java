@@ -223,7 +223,7 @@ public record PanelDrawing(
             return left.map(s -> new Glyph(
                     Glyphs.sheet(start, skin, w * 0.5, Math.min(h * 0.3, 2 + s.value() * h / 400)),
                     "",
-                    Figures.number(s.value(), 0) + " g",
+                    Figures.score(Measure.LEFT_BEHIND, s.value()),
                     s.read()));
         }
 

@@ -3,6 +3,9 @@ package org.evensheen.app.browser;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.google.gson.JsonArray;
+import com.google.gson.JsonObject;
+import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -120,6 +123,39 @@ class JourneyTest {
         assertThat(slate()).containsText("4 days ago");
         assertThat(any).hasAttribute("aria-label", Pattern.compile("estimated"));
         assertThat(page.locator(".section .estimated")).not().hasCount(0);
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {390})
+    void aFingerPullsTheTape(int width) {
+        Study study = SampleStudy.read();
+        open(width, address(study));
+        BoundingBox blade = page.locator("#day").boundingBox();
+        double y = blade.y + 35;
+        double today = blade.x + 24 + (blade.width - 48) * SampleStudy.TODAY / 15;
+        double fourth = blade.x + 24 + (blade.width - 48) * 4 / 15;
+        CDPSession finger = visit.context().newCDPSession(page);
+        touch(finger, "touchStart", today, y);
+        for (int step = 1; step <= 8; step++) {
+            touch(finger, "touchMove", today + (fourth - today) * step / 8, y);
+        }
+        touch(finger, "touchEnd", -1, -1);
+        assertThat(slate()).containsText("4 days ago");
+        assertThat(page.locator(".hook-day")).hasText("Day 4");
+    }
+
+    private static void touch(CDPSession finger, String type, double x, double y) {
+        JsonObject event = new JsonObject();
+        event.addProperty("type", type);
+        JsonArray points = new JsonArray();
+        if (x >= 0) {
+            JsonObject point = new JsonObject();
+            point.addProperty("x", x);
+            point.addProperty("y", y);
+            points.add(point);
+        }
+        event.add("touchPoints", points);
+        finger.send("Input.dispatchTouchEvent", event);
     }
 
     @ParameterizedTest
