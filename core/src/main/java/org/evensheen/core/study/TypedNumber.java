@@ -1,8 +1,10 @@
 package org.evensheen.core.study;
 
-import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.evensheen.core.units.Unit;
 
 /**
  * A number as a person types it: point or comma for decimals, spaces around, its own unit after it. Anything else is
@@ -20,25 +22,6 @@ public sealed interface TypedNumber {
     int LONGEST = 40;
 
     Pattern SHAPE = Pattern.compile("([+-]?)(\\d+(?:[.,]\\d+)?|[.,]\\d+)\\s*(\\D*)");
-
-    /** Newtons, millimetres and grams in other units that people type. */
-    Map<String, Map<String, Double>> OTHER_UNITS = Map.of(
-            "N",
-                    Map.of(
-                            "kgf",
-                            9.80665,
-                            "kg",
-                            9.80665,
-                            "gf",
-                            9.80665e-3,
-                            "g",
-                            9.80665e-3,
-                            "lbf",
-                            4.448222,
-                            "lb",
-                            4.448222),
-            "mm", Map.of("cm", 10.0, "m", 1000.0, "in", 25.4, "µm", 1e-3),
-            "g", Map.of("kg", 1000.0, "mg", 1e-3, "oz", 28.349523, "ml", 0.9982));
 
     /**
      * Reads what was typed for a quantity.
@@ -61,13 +44,21 @@ public sealed interface TypedNumber {
         double value = Double.parseDouble(shape.group(2).replace(',', '.'));
         String suffix = shape.group(3).strip();
         if (!suffix.isEmpty() && !suffix.equalsIgnoreCase(unit)) {
-            Double factor = OTHER_UNITS.getOrDefault(unit, Map.of()).get(suffix.toLowerCase(java.util.Locale.ROOT));
+            Optional<Unit> wanted = Stream.of(Unit.values())
+                    .filter(u -> u.symbol().equals(unit))
+                    .findFirst();
+            Optional<Unit> other = wanted.flatMap(w -> Unit.named(w.family(), suffix));
             return new Refused(
-                    factor == null
+                    other.isEmpty()
                             ? "“%s” is not a unit that is read here. Type the %s in %s."
                                     .formatted(shortened(suffix), what, unit)
                             : "This field is in %s. %s is %s %s; type that if you mean it."
-                                    .formatted(unit, text, plain(value * factor), unit));
+                                    .formatted(
+                                            unit,
+                                            text,
+                                            plain(wanted.get()
+                                                    .fromCanonical(other.get().toCanonical(value))),
+                                            unit));
         }
         if (shape.group(1).equals("-") && value != 0) {
             return new Refused("A %s can't be below zero. Type it without the minus.".formatted(what));

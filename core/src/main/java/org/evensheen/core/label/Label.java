@@ -1,0 +1,65 @@
+package org.evensheen.core.label;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SortedSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/**
+ * What a maker's label says, claim by claim, in the order it was written.
+ *
+ * @throws IllegalArgumentException if a claim that can stand only once stands twice, or two uses have one name
+ */
+public record Label(List<Claim> claims) {
+    public static final Label BLANK = new Label(List.of());
+
+    public Label {
+        claims = List.copyOf(claims);
+        Set<Object> seen = new HashSet<>();
+        for (Claim claim : claims) {
+            if (!seen.add(slot(claim))) {
+                throw new IllegalArgumentException("stands twice: " + claim.print());
+            }
+        }
+    }
+
+    /** What may not be said twice: the kind of claim, a use's name, a size. */
+    static Object slot(Claim claim) {
+        if (claim instanceof Claim.Use use) {
+            return List.of("use", use.name().toLowerCase(java.util.Locale.ROOT));
+        }
+        if (claim instanceof Claim.Offer offer) {
+            return List.of("offer", offer.ml());
+        }
+        return claim.getClass();
+    }
+
+    public <C extends Claim> Stream<C> all(Class<C> kind) {
+        return claims.stream().filter(kind::isInstance).map(kind::cast);
+    }
+
+    public <C extends Claim> Optional<C> one(Class<C> kind) {
+        return all(kind).findFirst();
+    }
+
+    public List<Claim.Use> uses() {
+        return all(Claim.Use.class).toList();
+    }
+
+    public List<Claim.Offer> offers() {
+        return all(Claim.Offer.class).toList();
+    }
+
+    /** Hazards the label names. */
+    public SortedSet<org.evensheen.core.cautions.Hazard> hazards() {
+        return one(Claim.Caution.class).map(Claim.Caution::hazards).orElse(java.util.Collections.emptySortedSet());
+    }
+
+    /** The label in one line, as {@link LabelLine} reads it back. */
+    public String print() {
+        return claims.stream().map(Claim::print).collect(Collectors.joining("; "));
+    }
+}

@@ -1,0 +1,76 @@
+package org.evensheen.core.label;
+
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.evensheen.core.mixing.Place;
+
+/** What a product is for. */
+public enum ProductKind {
+    SOAP("soap", "soap", Vessel.JUG),
+    FOAM("foam", "foam", Vessel.JUG),
+    RINSELESS("rinseless", "rinseless wash", Vessel.FLASK),
+    WATERLESS("waterless", "waterless wash", Vessel.TRIGGER),
+    DETAILER("detailer", "quick detailer", Vessel.TRIGGER),
+    SPRAY_WAX("spray-wax", "spray wax", Vessel.TRIGGER),
+    WAX("wax", "wax", Vessel.TIN),
+    SEALANT("sealant", "sealant", Vessel.FLASK),
+    COATING("coating", "coating", Vessel.FLASK),
+    RINSE_ON("rinse-on", "rinse-on coat", Vessel.TRIGGER),
+    WHEEL("wheel", "wheel cleaner", Vessel.TRIGGER),
+    IRON("iron", "iron cleaner", Vessel.TRIGGER),
+    STRIPPING("stripping", "stripping or chemical cleaner", Vessel.JUG),
+    GLASS("glass", "glass cleaner", Vessel.TRIGGER),
+    TRIM("trim", "trim dressing", Vessel.FLASK),
+    TYRE("tyre", "tyre dressing", Vessel.CAN),
+    INTERIOR("interior", "interior cleaner", Vessel.TRIGGER),
+    OTHER("other", "other", Vessel.FLASK);
+
+    /** The vessel that such a product mostly comes in; what is drawn for it. */
+    public enum Vessel {
+        FLASK,
+        TRIGGER,
+        JUG,
+        TIN,
+        CAN
+    }
+
+    private final String code;
+    private final String label;
+    private final Vessel vessel;
+
+    ProductKind(String code, String label, Vessel vessel) {
+        this.code = code;
+        this.label = label;
+        this.vessel = vessel;
+    }
+
+    public String code() {
+        return code;
+    }
+
+    public String label() {
+        return label;
+    }
+
+    public Vessel vessel() {
+        return vessel;
+    }
+
+    /** Whether a car is washed with it, so that "cars" is what its uses are counted in; else it is put on panel by panel. */
+    public boolean washes() {
+        return this == SOAP || this == FOAM || this == RINSELESS;
+    }
+
+    /** The place a direct dose of such a product is mostly counted for. */
+    public Place place() {
+        return switch (this) {
+            case WHEEL, IRON -> Place.WHEEL;
+            case TYRE -> Place.TYRE;
+            default -> Place.PANEL;
+        };
+    }
+
+    public static Optional<ProductKind> ofCode(String code) {
+        return Stream.of(values()).filter(k -> k.code.equals(code)).findFirst();
+    }
+}
