@@ -33,6 +33,7 @@ class DemoLoader implements ApplicationRunner {
     private static final String WHO = "Demo";
 
     private final JdbcClient database;
+    private final DemoShelfLoader shelf;
     private final StudyMaker maker;
     private final StudyStore studies;
     private final ReadingBatch readings;
@@ -41,12 +42,14 @@ class DemoLoader implements ApplicationRunner {
 
     DemoLoader(
             JdbcClient database,
+            DemoShelfLoader shelf,
             StudyMaker maker,
             StudyStore studies,
             ReadingBatch readings,
             TransactionTemplate transaction,
             Clock clock) {
         this.database = database;
+        this.shelf = shelf;
         this.maker = maker;
         this.studies = studies;
         this.readings = readings;
@@ -62,6 +65,7 @@ class DemoLoader implements ApplicationRunner {
                     .query(Boolean.class)
                     .single();
             if (empty) {
+                shelf.load(LocalDate.now(clock));
                 DemoWorld.studies(LocalDate.now(clock)).forEach(this::load);
             }
         });

@@ -1,12 +1,18 @@
 package org.evensheen.app.page;
 
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import java.util.Optional;
 import org.evensheen.core.comparing.Interval;
+import org.evensheen.core.cost.Money;
 import org.evensheen.core.study.Measure;
+import org.evensheen.core.units.Unit;
 
 /** The one place where numbers become text. Units stand after a narrow no-break space; minus is a true minus. */
 public final class Figures {
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
+    private static final DateTimeFormatter DAY_OF_YEAR = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
     private static final String GAP = "\u202f";
     private static final String MINUS = "\u2212";
 
@@ -88,6 +94,67 @@ public final class Figures {
     /** "1 section", "3 sections". */
     public static String count(long number, String one, String several) {
         return number + " " + (number == 1 ? one : several);
+    }
+
+    /** A number to so many significant digits, thousands set off: 49.8, 11 950, 0.0926. */
+    public static String significant(double value, int digits) {
+        if (value == 0) {
+            return "0";
+        }
+        java.math.BigDecimal rounded = new java.math.BigDecimal(value).round(new java.math.MathContext(digits));
+        return grouped(rounded.scale() < 0 ? rounded.setScale(0) : rounded);
+    }
+
+    private static String grouped(java.math.BigDecimal value) {
+        String plain = value.toPlainString().replace("-", MINUS);
+        int point = plain.indexOf('.') < 0 ? plain.length() : plain.indexOf('.');
+        StringBuilder text = new StringBuilder(plain);
+        for (int i = point - 3; i > 0 && Character.isDigit(plain.charAt(i - 1)); i -= 3) {
+            text.insert(i, GAP);
+        }
+        return text.toString();
+    }
+
+    /** mL as a measuring cup can show them: three digits, whole ones from 100 on. */
+    public static String millilitres(double ml) {
+        return withUnit(ml >= 100 ? grouped(new java.math.BigDecimal(Math.round(ml))) : significant(ml, 3), "mL");
+    }
+
+    /** Litres from 1 L on, else mL. */
+    public static String volume(double ml) {
+        return ml >= 1000
+                ? withUnit(
+                        significant(ml / 1000, 4)
+                                .replaceFirst("(\\.\\d*?)0+$", "$1")
+                                .replaceFirst("\\.$", ""),
+                        "L")
+                : millilitres(ml);
+    }
+
+    /** US fluid ounces to three digits. */
+    public static String usOunces(double ml) {
+        return withUnit(significant(Unit.US_FLUID_OUNCE.fromCanonical(ml), 3), "US fl oz");
+    }
+
+    /** Money with the decimals of its currency; two digits more below a tenth, where a rounded amount would say nothing. */
+    public static String money(Money money) {
+        int decimals = money.currency().getDefaultFractionDigits();
+        double amount = money.amount().doubleValue();
+        return withUnit(
+                amount >= 0.1 || amount == 0 || decimals == 0
+                        ? grouped(money.amount().setScale(decimals, java.math.RoundingMode.HALF_EVEN))
+                        : number(amount, decimals + 2),
+                money.currency().getCurrencyCode());
+    }
+
+    /** A factor: 1.9×. */
+    public static String times(double factor) {
+        return significant(factor, 2) + "×";
+    }
+
+    /** A day near today, without its year: 12 Dec; else with it. */
+    public static String day(LocalDate day, LocalDate today) {
+        return day.format(Math.abs(java.time.temporal.ChronoUnit.DAYS.between(today, day)) < 300 ? DAY : DAY_OF_YEAR);
     }
 
     /** Ordinals of repeats: First, Second, … 11th. */

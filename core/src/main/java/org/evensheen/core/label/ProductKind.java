@@ -25,7 +25,10 @@ public enum ProductKind {
     INTERIOR("interior", "interior cleaner", Vessel.TRIGGER),
     OTHER("other", "other", Vessel.FLASK);
 
-    /** The vessel that such a product mostly comes in; what is drawn for it. */
+    private static final double SMALL = 800;
+    private static final double LARGE = 1500;
+
+    /** The vessel that a product comes in; what is drawn for it. */
     public enum Vessel {
         FLASK,
         TRIGGER,
@@ -52,8 +55,12 @@ public enum ProductKind {
         return label;
     }
 
-    public Vessel vessel() {
-        return vessel;
+    /** The vessel it mostly comes in at a size: what is large comes in a jug, what is small in a flask. */
+    public Vessel vessel(double sizeMl) {
+        if (vessel == Vessel.JUG && sizeMl < SMALL) {
+            return Vessel.FLASK;
+        }
+        return sizeMl > LARGE && vessel != Vessel.TIN ? Vessel.JUG : vessel;
     }
 
     /** Whether a car is washed with it, so that "cars" is what its uses are counted in; else it is put on panel by panel. */

@@ -41,10 +41,10 @@ public sealed interface Dose {
         }
 
         @Override
-        public Optional<Dose> at(double share, Collection<Calibration> known) {
+        public Optional<Dose> at(double share, int digits, Collection<Calibration> known) {
             return share >= 1
                     ? Optional.empty()
-                    : Optional.of(new Dilution(Span.of(rounded(reading.partsFor(share))), reading));
+                    : Optional.of(new Dilution(Span.of(rounded(reading.partsFor(share), digits)), reading));
         }
     }
 
@@ -69,8 +69,8 @@ public sealed interface Dose {
         }
 
         @Override
-        public Optional<Dose> at(double share, Collection<Calibration> known) {
-            return Optional.of(new Percent(Span.of(Math.min(100, rounded(share * 100)))));
+        public Optional<Dose> at(double share, int digits, Collection<Calibration> known) {
+            return Optional.of(new Percent(Span.of(Math.min(100, rounded(share * 100, digits)))));
         }
     }
 
@@ -97,8 +97,8 @@ public sealed interface Dose {
         }
 
         @Override
-        public Optional<Dose> at(double share, Collection<Calibration> known) {
-            double product = rounded(unit.fromCanonical(share * inUnit.toCanonical(in)));
+        public Optional<Dose> at(double share, int digits, Collection<Calibration> known) {
+            double product = rounded(unit.fromCanonical(share * inUnit.toCanonical(in)), digits);
             return Optional.of(new PerVolume(Span.of(product), unit, in, inUnit));
         }
     }
@@ -127,9 +127,10 @@ public sealed interface Dose {
         }
 
         @Override
-        public Optional<Dose> at(double share, Collection<Calibration> known) {
+        public Optional<Dose> at(double share, int digits, Collection<Calibration> known) {
             return mlEach(counter, known)
-                    .map(ml -> new Counted(counter, Span.of(rounded(share * inUnit.toCanonical(in) / ml)), in, inUnit));
+                    .map(ml -> new Counted(
+                            counter, Span.of(rounded(share * inUnit.toCanonical(in) / ml, digits)), in, inUnit));
         }
     }
 
@@ -215,8 +216,8 @@ public sealed interface Dose {
                 || this instanceof Counted;
     }
 
-    /** A single dose of the same form with this share of product, to three digits; empty if the form has none. */
-    default Optional<Dose> at(double share, Collection<Calibration> known) {
+    /** A single dose of the same form with this share of product, to so many digits; empty if the form has none. */
+    default Optional<Dose> at(double share, int digits, Collection<Calibration> known) {
         return Optional.empty();
     }
 
@@ -234,8 +235,8 @@ public sealed interface Dose {
         return count.single() && count.low() == 1 ? counter.word() : counter.words();
     }
 
-    private static double rounded(double value) {
-        return new BigDecimal(value).round(new MathContext(3)).doubleValue();
+    private static double rounded(double value, int digits) {
+        return new BigDecimal(value).round(new MathContext(digits)).doubleValue();
     }
 
     private static void require(boolean holds, String otherwise) {

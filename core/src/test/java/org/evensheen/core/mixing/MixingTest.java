@@ -63,12 +63,12 @@ class MixingTest {
     @Test
     void aStrengthIsToldInTheLabelsOwnForm() {
         List<Calibration> known = List.of(new Calibration(Counter.CAP, 25));
-        assertThat(new Dose.Dilution(new Span(100, 400), Reading.SHARE).at(0.004, known))
+        assertThat(new Dose.Dilution(new Span(100, 400), Reading.SHARE).at(0.004, 3, known))
                 .contains(new Dose.Dilution(Span.of(250), Reading.SHARE));
-        assertThat(new Dose.Percent(Span.of(5)).at(0.0312, known)).contains(new Dose.Percent(Span.of(3.12)));
-        assertThat(new Dose.Counted(Counter.CAP, Span.of(2), 10, Unit.LITRE).at(0.01, known))
+        assertThat(new Dose.Percent(Span.of(5)).at(0.0312, 3, known)).contains(new Dose.Percent(Span.of(3.12)));
+        assertThat(new Dose.Counted(Counter.CAP, Span.of(2), 10, Unit.LITRE).at(0.01, 3, known))
                 .contains(new Dose.Counted(Counter.CAP, Span.of(4), 10, Unit.LITRE));
-        assertThat(new Dose.ReadyToUse().at(0.5, known)).isEmpty();
+        assertThat(new Dose.ReadyToUse().at(0.5, 3, known)).isEmpty();
     }
 
     @Property

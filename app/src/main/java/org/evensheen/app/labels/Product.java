@@ -1,0 +1,56 @@
+package org.evensheen.app.labels;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.SortedSet;
+import java.util.TreeSet;
+import org.evensheen.core.cautions.Acidity;
+import org.evensheen.core.cautions.Hazard;
+import org.evensheen.core.label.Claim;
+import org.evensheen.core.label.Label;
+import org.evensheen.core.label.ProductKind;
+import org.evensheen.core.mixing.Calibration;
+
+/**
+ * A product on the Shelf.
+ *
+ * @param labelId the label that counts; empty if none was entered yet
+ * @param labelNumber its number, 0 if there is none
+ * @param written the label as it was typed
+ * @param calibrations the latest of each counter
+ * @param strip the latest pH read on a strip
+ */
+public record Product(
+        long id,
+        String name,
+        ProductKind kind,
+        Optional<Long> labelId,
+        int labelNumber,
+        String written,
+        Label label,
+        List<Calibration> calibrations,
+        Optional<Double> strip) {
+
+    /** Hazards that the label names, and those that its pH or a strip makes. */
+    public SortedSet<Hazard> hazards() {
+        TreeSet<Hazard> hazards = new TreeSet<>(label.hazards());
+        label.one(Claim.Ph.class).ifPresent(ph -> {
+            Acidity.hazard(ph.value().low()).ifPresent(hazards::add);
+            Acidity.hazard(ph.value().high()).ifPresent(hazards::add);
+        });
+        strip.flatMap(Acidity::hazard).ifPresent(hazards::add);
+        return hazards;
+    }
+
+    /** What a use is called: its own name, or the kind of the product if the label names one use only. */
+    public String jobOf(Claim.Use use) {
+        return use.name().isEmpty() ? kind.label() : use.name();
+    }
+
+    /** The use of that name, whatever the case. */
+    public Optional<Claim.Use> use(String job) {
+        return label.uses().stream()
+                .filter(u -> jobOf(u).equalsIgnoreCase(job.strip()))
+                .findFirst();
+    }
+}

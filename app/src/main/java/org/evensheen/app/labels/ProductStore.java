@@ -1,0 +1,128 @@
+package org.evensheen.app.labels;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.sql.Array;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.evensheen.app.page.Missing;
+import org.evensheen.core.label.Label;
+import org.evensheen.core.label.LabelLine;
+import org.evensheen.core.label.ProductKind;
+import org.evensheen.core.mixing.Calibration;
+import org.evensheen.core.mixing.Counter;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/** Loads products with their labels. A label never changes, so each is read from its line once. */
+@Component
+public class ProductStore {
+    /** A product with the label that counts, its calibrations and its last strip; {@code p} is the product. */
+    private static final String PRODUCT = """
+            select p.id, p.name, p.kind, l.id as label_id, l.number, l.written, l.line,
+                   array(select distinct on (c.counter) c.counter || ' ' || c.ml_each from calibration c
+                         where c.product_id = p.id order by c.counter, c.id desc) as calibrations,
+                   (select s.ph from ph_strip s where s.product_id = p.id order by s.id desc limit 1) as strip
+            from product p
+            left join lateral (select * from label where product_id = p.id order by number desc limit 1) l on true
+            """;
+
+    private final JdbcClient database;
+    private final Cache<Long, Label> read =
+            Caffeine.newBuilder().maximumSize(4000).build();
+
+    ProductStore(JdbcClient database) {
+        this.database = database;
+    }
+
+    /**
+     * Loads a product.
+     *
+     * @throws Missing if there is none by that number
+     */
+    public Product load(long id) {
+        return database.sql(PRODUCT + " where p.id = :id")
+                .param("id", id)
+                .query((row, n) -> product(row))
+                .optional()
+                .orElseThrow(() -> new Missing("There is no product " + id + ". The Shelf has them all."));
+    }
+
+    /** The product of that name, whatever the case. */
+    public Optional<Product> named(String name) {
+        return database.sql(PRODUCT + " where lower(p.name) = lower(:name)")
+                .param("name", name.strip())
+                .query((row, n) -> product(row))
+                .optional();
+    }
+
+    /** Products by their numbers, in order of name. */
+    public List<Product> loadAll(Collection<Long> ids) {
+        return ids.isEmpty()
+                ? List.of()
+                : database.sql(PRODUCT + " where p.id in (:ids) order by lower(p.name)")
+                        .param("ids", ids)
+                        .query((row, n) -> product(row))
+                        .list();
+    }
+
+    /** Products whose labels offer a job, in order of name; at most {@code most}. */
+    public List<Product> offering(String job, int most) {
+        return database.sql(PRODUCT + """
+                         where l.id in (select label_id from label_use where job = :job)
+                         order by lower(p.name) limit :most""")
+                .param("job", job.strip().toLowerCase(Locale.ROOT))
+                .param("most", most)
+                .query((row, n) -> product(row))
+                .list();
+    }
+
+    /** Products whose names hold a text, those used last first; at most {@code most}. */
+    public List<Product> search(String text, int most) {
+        return database.sql(PRODUCT + """
+                         where position(lower(:text) in lower(p.name)) > 0 and l.id is not null
+                         order by (select max(id) from pour where product_id = p.id) desc nulls last, lower(p.name)
+                         limit :most""")
+                .param("text", text.strip())
+                .param("most", most)
+                .query((row, n) -> product(row))
+                .list();
+    }
+
+    /** The label of that number, as it was then. */
+    public Label label(long labelId, String line) {
+        return read.get(labelId, id -> LabelLine.read(line).label());
+    }
+
+    private Product product(ResultSet row) throws SQLException {
+        long labelId = row.getLong("label_id");
+        boolean labelled = !row.wasNull();
+        double strip = row.getDouble("strip");
+        boolean stripped = !row.wasNull();
+        return new Product(
+                row.getLong("id"),
+                row.getString("name"),
+                ProductKind.ofCode(row.getString("kind")).orElse(ProductKind.OTHER),
+                labelled ? Optional.of(labelId) : Optional.empty(),
+                row.getInt("number"),
+                labelled ? row.getString("written") : "",
+                labelled ? label(labelId, row.getString("line")) : Label.BLANK,
+                calibrations(row.getArray("calibrations")),
+                stripped ? Optional.of(strip) : Optional.empty());
+    }
+
+    /** Calibrations from the array of "counter mL" that statements on products give. */
+    public static List<Calibration> calibrations(Array array) throws SQLException {
+        List<Calibration> calibrations = new ArrayList<>();
+        for (String each : (String[]) array.getArray()) {
+            String[] pair = each.split(" ");
+            calibrations.add(new Calibration(Counter.named(pair[0]).orElseThrow(), Double.parseDouble(pair[1])));
+        }
+        return calibrations;
+    }
+}

@@ -1,0 +1,256 @@
+package org.evensheen.app.mixer;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.math.BigDecimal;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.Currency;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.evensheen.app.labels.Product;
+import org.evensheen.app.labels.ProductStore;
+import org.evensheen.app.page.Filled;
+import org.evensheen.core.cost.Money;
+import org.evensheen.core.cost.Rate;
+import org.evensheen.core.label.PriceLine;
+import org.evensheen.core.label.ProductKind;
+import org.evensheen.core.study.TypedNumber;
+import org.evensheen.core.units.Decimal;
+import org.evensheen.core.units.TypedVolume;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The same job across products: what it costs, and why. */
+@Controller
+class CostController {
+    private static final int MOST_PRODUCTS = 40;
+    private static final int MOST_ITEMS = 6;
+
+    private final ProductStore products;
+    private final CostStore costs;
+    private final Clock clock;
+
+    CostController(ProductStore products, CostStore costs, Clock clock) {
+        this.products = products;
+        this.costs = costs;
+        this.clock = clock;
+    }
+
+    @GetMapping("/mixer/cost")
+    String compare(@RequestParam Map<String, String> typed, Model model) {
+        return show(typed, Filled.NOTHING, model);
+    }
+
+    private String show(Map<String, String> typed, Filled filled, Model model) {
+        List<CostStore.Job> jobs = costs.jobs();
+        String job = typed.getOrDefault("job", jobs.isEmpty() ? "" : jobs.get(0).name())
+                .strip();
+        List<Product> offering = products.offering(job, MOST_PRODUCTS);
+        List<Rate> rates = costs.rates();
+        Map<String, String> problems = new LinkedHashMap<>();
+        String fill = or(typed, "fill", usualFill(offering));
+        String car = or(typed, "car", offering.stream().anyMatch(p -> p.kind().washes()) ? fill : "240 mL");
+        String panels = or(typed, "panels", "12");
+        String code = or(typed, "in", usualCurrency(offering));
+        CostRows.Common common = new CostRows.Common(
+                volume("fill", fill, 12_000, problems),
+                volume("car", car, 12_000, problems),
+                panels(panels, problems),
+                Money.currency(code).orElseGet(() -> {
+                    problems.put("in", "“%s” is not a currency. Write its three letters, like EUR.".formatted(code));
+                    return Currency.getInstance("EUR");
+                }));
+        CostRows reckoned = new CostRows(common, rates, typed);
+        CostPage.Basis basis = CostPage.Basis.of(typed.getOrDefault("per", ""));
+        List<CostRows.Row> rows = reckoned.of(
+                offering, job, costs.bundled(offering.stream().map(Product::id).toList()), basis::of);
+        model.addAttribute(
+                "page",
+                CostPage.of(
+                        new CostPage.Asked(job, typed.getOrDefault("per", ""), code, fill, car, panels),
+                        common,
+                        jobs,
+                        reckoned,
+                        rows,
+                        rates,
+                        problems));
+        model.addAttribute("filled", filled);
+        model.addAttribute(
+                "items", java.util.stream.IntStream.range(0, MOST_ITEMS).boxed().toList());
+        model.addAttribute("key", UUID.randomUUID());
+        model.addAttribute("today", LocalDate.now(clock));
+        return "mixer/cost";
+    }
+
+    private static String or(Map<String, String> typed, String field, String usual) {
+        String text = typed.getOrDefault(field, "").strip();
+        return text.isEmpty() ? usual : text;
+    }
+
+    private static String usualFill(List<Product> offering) {
+        boolean foam = !offering.isEmpty() && offering.stream().allMatch(p -> p.kind() == ProductKind.FOAM);
+        return foam ? "1 L" : offering.stream().anyMatch(p -> p.kind().washes()) ? "12 L" : "500 mL";
+    }
+
+    /** The currency that most prices are in. */
+    private static String usualCurrency(List<Product> offering) {
+        Map<String, Integer> counted = new LinkedHashMap<>();
+        offering.forEach(p -> p.label()
+                .offers()
+                .forEach(o -> o.price()
+                        .ifPresent(price -> counted.merge(price.currency().getCurrencyCode(), 1, Integer::sum))));
+        return counted.entrySet().stream()
+                .max(Map.Entry.comparingByValue())
+                .map(Map.Entry::getKey)
+                .orElse("EUR");
+    }
+
+    private static double volume(String field, String typed, double otherwise, Map<String, String> problems) {
+        TypedVolume read = TypedVolume.read(typed, field.equals("car") ? "car" : "vessel", 1, 1_000_000);
+        if (read instanceof TypedVolume.Read ml) {
+            return ml.ml();
+        }
+        problems.put(field, ((TypedVolume.Refused) read).message());
+        return otherwise;
+    }
+
+    private static double panels(String typed, Map<String, String> problems) {
+        TypedNumber read = TypedNumber.read(typed, "number of panels", "panels", 1, 100);
+        if (read instanceof TypedNumber.Read number) {
+            return number.value();
+        }
+        problems.put("panels", ((TypedNumber.Refused) read).message());
+        return 12;
+    }
+
+    /** States what one currency was worth in another. */
+    @PostMapping("/mixer/rates")
+    String rate(
+            @RequestParam Map<String, String> typed,
+            @RequestParam UUID key,
+            HttpServletResponse response,
+            Model model) {
+        Map<String, String> problems = new LinkedHashMap<>();
+        Optional<Currency> from = currency("from", typed, problems);
+        Optional<Currency> to = currency("to", typed, problems);
+        Optional<BigDecimal> worth = positive(typed.getOrDefault("worth", ""));
+        if (worth.isEmpty()) {
+            problems.put("worth", "Write what one was worth, like 0.92.");
+        }
+        LocalDate on = day("on", typed, problems);
+        if (from.isPresent() && from.equals(to)) {
+            problems.put("to", "A rate stands between two currencies.");
+        }
+        if (!problems.isEmpty()) {
+            response.setStatus(422);
+            return show(typed, new Filled(typed, problems), model);
+        }
+        costs.keepRate(new Rate(from.orElseThrow(), to.orElseThrow(), worth.orElseThrow(), on), key);
+        return "redirect:/mixer/cost?job=" + encoded(typed.getOrDefault("job", ""));
+    }
+
+    /** Keeps a bundle: products sold together for one price. */
+    @PostMapping("/mixer/bundles")
+    String bundle(
+            @RequestParam Map<String, String> typed,
+            @RequestParam UUID key,
+            HttpServletResponse response,
+            Model model) {
+        Map<String, String> problems = new LinkedHashMap<>();
+        String name = typed.getOrDefault("bundleName", "").strip();
+        if (name.isEmpty() || name.length() > 80) {
+            problems.put("bundleName", "Give the bundle a name of up to 80 characters.");
+        }
+        PriceLine.Typed price = PriceLine.read(typed.getOrDefault("bundlePrice", ""));
+        price.problem().ifPresent(p -> problems.put("bundlePrice", p));
+        List<CostStore.DraftItem> items = items(typed, price.price(), problems);
+        if (items.size() < 2 && problems.isEmpty()) {
+            problems.put("item0", "A bundle holds two products or more.");
+        }
+        if (!problems.isEmpty()) {
+            response.setStatus(422);
+            return show(typed, new Filled(typed, problems), model);
+        }
+        costs.keepBundle(name, price.price().orElseThrow(), LocalDate.now(clock), items, key);
+        return "redirect:/mixer/cost?job=" + encoded(typed.getOrDefault("job", ""));
+    }
+
+    private List<CostStore.DraftItem> items(
+            Map<String, String> typed, Optional<Money> price, Map<String, String> problems) {
+        List<CostStore.DraftItem> items = new ArrayList<>();
+        for (int i = 0; i < MOST_ITEMS; i++) {
+            String field = "item" + i;
+            String name = typed.getOrDefault(field, "").strip();
+            if (name.isEmpty()) {
+                continue;
+            }
+            Optional<Product> product = products.named(name);
+            TypedVolume size = TypedVolume.read(typed.getOrDefault("size" + i, ""), "bottle", 1, 250_000);
+            PriceLine.Typed list = PriceLine.read(typed.getOrDefault("list" + i, ""));
+            if (product.isEmpty()) {
+                problems.put(field, "“%s” is not on the Shelf. Put it there first.".formatted(name));
+            } else if (items.stream()
+                    .anyMatch(item -> item.product() == product.get().id())) {
+                problems.put(field, "“%s” stands twice. One line for each product.".formatted(name));
+            } else if (size instanceof TypedVolume.Refused refused) {
+                problems.put(field, refused.message());
+            } else if (list.price().isEmpty()) {
+                problems.put(field, "Its list price: " + list.problem().orElse(""));
+            } else if (price.isPresent()
+                    && !list.price().get().currency().equals(price.get().currency())) {
+                problems.put(
+                        field,
+                        "Write its list price in %s, like the bundle's."
+                                .formatted(price.get().currency()));
+            } else {
+                items.add(new CostStore.DraftItem(
+                        product.get().id(),
+                        ((TypedVolume.Read) size).ml(),
+                        list.price().get().amount()));
+            }
+        }
+        return items;
+    }
+
+    private static Optional<Currency> currency(String field, Map<String, String> typed, Map<String, String> problems) {
+        String code = typed.getOrDefault(field, "").strip();
+        Optional<Currency> currency = Money.currency(code);
+        if (currency.isEmpty()) {
+            problems.put(field, "“%s” is not a currency. Write its three letters, like EUR.".formatted(code));
+        }
+        return currency;
+    }
+
+    private static Optional<BigDecimal> positive(String typed) {
+        String text = typed.strip();
+        try {
+            return Decimal.end(Decimal.latin(text), 0) == text.length() && !text.isEmpty()
+                    ? Optional.of(new BigDecimal(Decimal.latin(text).replace(',', '.')))
+                            .filter(n -> n.signum() > 0)
+                    : Optional.empty();
+        } catch (NumberFormatException e) {
+            return Optional.empty();
+        }
+    }
+
+    private static LocalDate day(String field, Map<String, String> typed, Map<String, String> problems) {
+        try {
+            return LocalDate.parse(typed.getOrDefault(field, "").strip());
+        } catch (DateTimeParseException e) {
+            problems.put(field, "Write the day like 2026-05-01.");
+            return LocalDate.EPOCH;
+        }
+    }
+
+    private static String encoded(String text) {
+        return java.net.URLEncoder.encode(text, java.nio.charset.StandardCharsets.UTF_8);
+    }
+}
