@@ -208,11 +208,21 @@ create table application (
     constraint application_is_undone_by_somebody check (num_nonnulls(undone_at, undone_by) in (0, 2))
 );
 create index application_by_study on application (study_id);
+create index contender_by_product on contender (product_id);
 comment on table application is 'How a product of a study was really put on, to be set against its label of that day.';
 create trigger study_changes_with_applications after insert on application
     referencing new table as changed for each statement execute function mark_study_changed();
 create trigger study_changes_with_undone_applications after update on application
     referencing new table as changed for each statement execute function mark_study_changed();
+
+create function mark_studies_of_label_changed() returns trigger language plpgsql as $$
+begin
+    update study set revision = revision + 1 where id in (
+        select c.study_id from contender c join changed n on n.product_id = c.product_id);
+    return null;
+end $$;
+create trigger studies_change_with_labels after insert on label
+    referencing new table as changed for each statement execute function mark_studies_of_label_changed();
 
 create function refuse_rewriting_labels() returns trigger language plpgsql as $$
 begin

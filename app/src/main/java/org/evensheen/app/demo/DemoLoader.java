@@ -8,9 +8,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.readings.ReadingBatch;
+import org.evensheen.app.studies.ApplicationStore;
 import org.evensheen.app.studies.KeptReading;
 import org.evensheen.app.studies.StudyMaker;
 import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Happening;
 import org.evensheen.core.study.Measure;
@@ -35,6 +37,7 @@ class DemoLoader implements ApplicationRunner {
     private final JdbcClient database;
     private final DemoShelfLoader shelf;
     private final StudyMaker maker;
+    private final ApplicationStore applications;
     private final StudyStore studies;
     private final ReadingBatch readings;
     private final TransactionTemplate transaction;
@@ -44,6 +47,7 @@ class DemoLoader implements ApplicationRunner {
             JdbcClient database,
             DemoShelfLoader shelf,
             StudyMaker maker,
+            ApplicationStore applications,
             StudyStore studies,
             ReadingBatch readings,
             TransactionTemplate transaction,
@@ -51,6 +55,7 @@ class DemoLoader implements ApplicationRunner {
         this.database = database;
         this.shelf = shelf;
         this.maker = maker;
+        this.applications = applications;
         this.studies = studies;
         this.readings = readings;
         this.transaction = transaction;
@@ -83,6 +88,18 @@ class DemoLoader implements ApplicationRunner {
                     .param("by", WHO)
                     .param("key", UUID.randomUUID())
                     .update();
+        }
+        for (DemoWorld.Done done : told.done()) {
+            applications.keep(new ApplicationStore.Draft(
+                    id,
+                    done.contender(),
+                    done.day(),
+                    done.job(),
+                    LabelLine.readDose(done.dose()).dose(),
+                    done.waited() > 0 ? Optional.of((double) done.waited()) : Optional.empty(),
+                    done.coats() > 0 ? Optional.of(done.coats()) : Optional.empty(),
+                    UUID.randomUUID(),
+                    WHO));
         }
         StudyRecord record = studies.load(id).record();
         readings.keep(id, kept(told, record));

@@ -38,6 +38,7 @@ final class DemoWorld {
      * @param today today as a day of the study
      * @param keyOpen whether names are shown
      * @param skipped planned days on which nobody came
+     * @param done how products were put on
      * @param unreadToday how many product sections have no pull yet today; the one before them lacks its last
      */
     record Told(
@@ -49,7 +50,11 @@ final class DemoWorld {
             int today,
             boolean keyOpen,
             List<Integer> skipped,
-            int unreadToday) {}
+            int unreadToday,
+            List<Done> done) {}
+
+    /** How a product was put on: contender, day, use, dose, seconds waited, coats; 0 for what was not noted. */
+    record Done(int contender, int day, String job, String dose, int waited, int coats) {}
 
     static List<Told> studies(LocalDate today) {
         return List.of(looseBoard(today), byHand(today), flank(today));
@@ -100,7 +105,13 @@ final class DemoWorld {
                 42,
                 false,
                 List.of(21),
-                3);
+                3,
+                List.of(
+                        new Done(0, 1, "", "4 sprays per section", 120, 2),
+                        new Done(1, 1, "", "3 sprays per section", 45, 1),
+                        new Done(2, 1, "", "4 mL per panel", 360, 3),
+                        new Done(3, 1, "", "5 sprays per section", 30, 1),
+                        new Done(4, 1, "quick detailer", "3 sprays per panel", 20, 0)));
     }
 
     /** A finished study on a loose board, with nothing against it. */
@@ -141,7 +152,12 @@ final class DemoWorld {
                 66,
                 true,
                 List.of(),
-                0);
+                0,
+                List.of(
+                        new Done(0, 1, "", "5 sprays per section", 40, 1),
+                        new Done(1, 1, "bucket wash", "1:250", 0, 0),
+                        new Done(2, 1, "rinseless", "1:240", 0, 0),
+                        new Done(3, 1, "bucket wash", "45 mL in 10 L", 0, 0)));
     }
 
     /** An afternoon's comparison as it is often done: one section each, placed by hand, nothing left bare. */
@@ -168,7 +184,10 @@ final class DemoWorld {
                 15,
                 true,
                 List.of(),
-                0);
+                0,
+                List.of(
+                        new Done(0, 0, "", "40 mL per panel", 0, 0),
+                        new Done(1, 0, "quick detailer", "3 sprays per panel", 15, 0)));
     }
 
     private static Plan plan(int pulls, int... days) {

@@ -38,27 +38,24 @@ public record Cautions(List<String> what, String wear, List<String> never) {
         return REMINDER;
     }
 
-    /** Every pair of products that must not meet, each in a sentence. */
+    /** Why two products must not meet; empty if nothing is known against it. */
+    public static List<String> meetings(
+            String one, Collection<Hazard> oneHas, String other, Collection<Hazard> otherHas) {
+        return Meeting.between(oneHas, otherHas).stream()
+                .map(m -> "%s and %s must not meet: %s with %s %s."
+                        .formatted(one, other, m.one().word(), m.other().word(), m.danger()))
+                .toList();
+    }
+
+    /** The same for every pair of some products. */
     public static List<String> meetings(List<Product> products) {
         List<String> met = new ArrayList<>();
         for (int i = 0; i < products.size(); i++) {
-            for (int j = i + 1; j < products.size(); j++) {
-                met.addAll(meetings(products.get(i), products.get(j)));
+            for (Product other : products.subList(i + 1, products.size())) {
+                Product one = products.get(i);
+                met.addAll(meetings(one.name(), one.hazards(), other.name(), other.hazards()));
             }
         }
         return met;
-    }
-
-    /** Why two products must not meet; empty if nothing is known against it. */
-    public static List<String> meetings(Product one, Product other) {
-        return Meeting.between(one.hazards(), other.hazards()).stream()
-                .map(m -> "%s and %s must not meet: %s with %s %s."
-                        .formatted(
-                                one.name(),
-                                other.name(),
-                                m.one().word(),
-                                m.other().word(),
-                                m.danger()))
-                .toList();
     }
 }

@@ -31,13 +31,9 @@ public record Product(
         List<Calibration> calibrations,
         Optional<Double> strip) {
 
-    /** Hazards that the label names, and those that its pH or a strip makes. */
+    /** Hazards of the label, and the one that a strip makes. */
     public SortedSet<Hazard> hazards() {
         TreeSet<Hazard> hazards = new TreeSet<>(label.hazards());
-        label.one(Claim.Ph.class).ifPresent(ph -> {
-            Acidity.hazard(ph.value().low()).ifPresent(hazards::add);
-            Acidity.hazard(ph.value().high()).ifPresent(hazards::add);
-        });
         strip.flatMap(Acidity::hazard).ifPresent(hazards::add);
         return hazards;
     }

@@ -61,6 +61,28 @@ public class ProductStore {
                 .optional();
     }
 
+    /** Names of products, in order, at most so many. */
+    public List<String> names(int most) {
+        return database.sql("select name from product order by lower(name) limit :most")
+                .param("most", most)
+                .query(String.class)
+                .list();
+    }
+
+    /** Products by their names, whatever the case. */
+    public List<Product> allNamed(Collection<String> names) {
+        return names.isEmpty()
+                ? List.of()
+                : database.sql(PRODUCT + " where lower(p.name) in (:names) order by lower(p.name)")
+                        .param(
+                                "names",
+                                names.stream()
+                                        .map(name -> name.strip().toLowerCase(Locale.ROOT))
+                                        .toList())
+                        .query((row, n) -> product(row))
+                        .list();
+    }
+
     /** Products by their numbers, in order of name. */
     public List<Product> loadAll(Collection<Long> ids) {
         return ids.isEmpty()

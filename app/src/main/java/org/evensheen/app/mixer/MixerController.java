@@ -102,7 +102,7 @@ class MixerController {
         List<String> meetings = product.flatMap(p -> setup.vessel()
                         .flatMap(Vessel::lastProduct)
                         .filter(last -> last != p.id() && !p.hazards().isEmpty())
-                        .map(last -> Cautions.meetings(products.load(last), p)))
+                        .map(last -> Cautions.meetings(List.of(products.load(last), p))))
                 .orElse(List.of());
         List<String> warnings = meetings.stream()
                 .map(m -> "This vessel held the other one last. %s Rinse it out well, or take another vessel."

@@ -52,7 +52,7 @@ class Errors {
         return answer(
                 HttpStatus.CONTENT_TOO_LARGE,
                 "That file is too large",
-                "A readings file may be up to 8 MB; a year of daily readings is about 3 MB. Nothing was stored.",
+                "A photo may be up to 20 MB, a file of readings or products up to 8 MB. Nothing was stored; send a smaller one.",
                 request,
                 response);
     }

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Hands;
+import org.evensheen.app.page.Sheet;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyMaker;
 import org.evensheen.app.studies.StudyScreen;
@@ -64,7 +65,9 @@ class FileController {
         Study study = studies.load(id);
         ReadingsFile.Contents contents = file.isEmpty()
                 ? ReadingsFile.Contents.wrong("No file was chosen, or it is empty. Choose a CSV file first.")
-                : ReadingsFile.read(file.getBytes(), study, screen.today(study), Hands.of(request));
+                : file.getSize() > Sheet.MOST_BYTES
+                        ? ReadingsFile.Contents.wrong(Sheet.TOO_LARGE)
+                        : ReadingsFile.read(file.getBytes(), study, screen.today(study), Hands.of(request));
         if (!contents.problems().isEmpty()) {
             response.setStatus(422);
             model.addAttribute("tried", new Tried(false, "Nothing was stored.", contents.problems()));

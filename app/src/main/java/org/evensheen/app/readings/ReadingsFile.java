@@ -1,11 +1,7 @@
 package org.evensheen.app.readings;
 
 import java.io.IOException;
-import java.io.StringReader;
 import java.io.UncheckedIOException;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
@@ -16,9 +12,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
-import org.apache.commons.csv.CSVRecord;
 import org.evensheen.app.page.Hands;
+import org.evensheen.app.page.Sheet;
 import org.evensheen.app.studies.KeptReading;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.TypedEntry;
@@ -85,30 +80,10 @@ final class ReadingsFile {
 
     /** Reads a file against a study. */
     static Contents read(byte[] bytes, Study study, int today, Hands hands) {
-        String text;
-        try {
-            text = StandardCharsets.UTF_8
-                    .newDecoder()
-                    .decode(ByteBuffer.wrap(bytes))
-                    .toString();
-        } catch (CharacterCodingException e) {
-            return Contents.wrong("This is not a text file in UTF-8. Save it as CSV (UTF-8) and choose it again.");
-        }
-        if (text.startsWith("\uFEFF")) {
-            text = text.substring(1);
-        }
-        String firstLine = text.lines().findFirst().orElse("");
-        char separator = firstLine.contains(";") && !firstLine.contains(",") ? ';' : ',';
-        CSVFormat format = CSVFormat.RFC4180
-                .builder()
-                .setDelimiter(separator)
-                .setIgnoreEmptyLines(true)
-                .get();
-        try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
-            return new Reader(study, today, hands).read(parser);
-        } catch (IOException | UncheckedIOException e) {
-            return Contents.wrong("The file breaks off or a quote is left open. Export it again; nothing was stored.");
-        }
+        Sheet sheet = Sheet.read(bytes, REQUIRED, OPTIONAL, MOST_ROWS);
+        return sheet.problems().isEmpty()
+                ? new Reader(study, today, hands).read(sheet)
+                : new Contents(List.of(), 0, sheet.problems());
     }
 
     private static final class Reader {
@@ -120,7 +95,6 @@ final class ReadingsFile {
         private final Map<String, Long> lineOf = new HashMap<>();
         private final Map<String, KeptReading> there = new HashMap<>();
         private final Set<String> struckThere = new HashSet<>();
-        private final Map<String, Integer> column = new HashMap<>();
         private int known;
 
         Reader(Study study, int today, Hands hands) {
@@ -136,98 +110,54 @@ final class ReadingsFile {
             }
         }
 
-        Contents read(CSVParser parser) {
-            boolean first = true;
-            for (CSVRecord row : parser) {
-                if (first) {
-                    first = false;
-                    if (!header(row)) {
-                        return new Contents(List.of(), 0, problems);
-                    }
-                    continue;
-                }
-                if (fresh.size() + known > MOST_ROWS) {
-                    return Contents.wrong("The file has more than %d readings. Split it.".formatted(MOST_ROWS));
-                }
+        Contents read(Sheet sheet) {
+            for (Sheet.Row row : sheet.rows()) {
                 if (problems.size() >= MOST_PROBLEMS) {
                     problems.add("… and perhaps more; put these right first.");
                     break;
                 }
-                row(row, parser.getCurrentLineNumber());
-            }
-            if (first) {
-                return Contents.wrong("The file is empty. Its first line should be: " + String.join(",", REQUIRED));
+                row(row, row.line());
             }
             return new Contents(fresh, known, problems);
         }
 
-        private boolean header(CSVRecord row) {
-            List<String> names = row.toList().stream().map(String::strip).toList();
-            for (String name : names) {
-                if (column.put(name, names.indexOf(name)) != null) {
-                    problems.add("Line 1: the column “%s” stands twice.".formatted(shortened(name)));
-                    return false;
-                }
-            }
-            List<String> missing =
-                    REQUIRED.stream().filter(n -> !names.contains(n)).toList();
-            List<String> unknown = names.stream()
-                    .filter(n -> !REQUIRED.contains(n) && !OPTIONAL.contains(n))
-                    .limit(5)
-                    .map(Reader::shortened)
-                    .toList();
-            if (!missing.isEmpty()) {
-                problems.add("Line 1: the header lacks %s. It should begin: %s"
-                        .formatted(String.join(", ", missing), String.join(",", REQUIRED)));
-            }
-            if (!unknown.isEmpty()) {
-                problems.add("Line 1: unknown %s %s. Remove it, or export once more to see the right header."
-                        .formatted(unknown.size() == 1 ? "column" : "columns", String.join(", ", unknown)));
-            }
-            return problems.isEmpty();
-        }
-
-        private void row(CSVRecord row, long line) {
-            if (row.size() != column.size()) {
-                problems.add("Line %d has %d fields, the header %d.".formatted(line, row.size(), column.size()));
-                return;
-            }
-            String section = at(row, "section").toUpperCase(java.util.Locale.ROOT);
-            Optional<Measure> measure = Measure.ofCode(at(row, "measure"));
-            Optional<Stage> stage = Stage.ofCode(at(row, "stage"));
-            Optional<Integer> day = whole(at(row, "day"));
-            Optional<Integer> repeat = whole(at(row, "repeat"));
+        private void row(Sheet.Row row, long line) {
+            String section = row.at("section").toUpperCase(java.util.Locale.ROOT);
+            Optional<Measure> measure = Measure.ofCode(row.at("measure"));
+            Optional<Stage> stage = Stage.ofCode(row.at("stage"));
+            Optional<Integer> day = whole(row.at("day"));
+            Optional<Integer> repeat = whole(row.at("repeat"));
             if (study.record().section(section).isEmpty()) {
-                problem(line, "section", "there is no section “%s” in this study".formatted(shortened(section)));
+                problem(line, "section", "there is no section “%s” in this study".formatted(Sheet.shown(section)));
             } else if (measure.isEmpty()) {
                 problem(
                         line,
                         "measure",
-                        "“%s” is not pull, drop, left-behind or grade".formatted(shortened(at(row, "measure"))));
+                        "“%s” is not pull, drop, left-behind or grade".formatted(Sheet.shown(row.at("measure"))));
             } else if (stage.isEmpty()) {
-                problem(line, "stage", "“%s” is not a stage".formatted(shortened(at(row, "stage"))));
+                problem(line, "stage", "“%s” is not a stage".formatted(Sheet.shown(row.at("stage"))));
             } else if (day.isEmpty() || day.get() < 0) {
                 problem(
                         line,
                         "day",
                         "“%s” is not a day from 0 on; days count from the first day"
-                                .formatted(shortened(at(row, "day"))));
+                                .formatted(Sheet.shown(row.at("day"))));
             } else if (day.get() > today) {
                 problem(line, "day", "day %d is still to come; today is day %d".formatted(day.get(), today));
             } else if (repeat.isEmpty() || repeat.get() < 1 || repeat.get() > 99) {
-                problem(line, "repeat", "“%s” is not a repeat from 1 to 99".formatted(shortened(at(row, "repeat"))));
-            } else if (!at(row, "unit").equals(measure.get().unit())) {
+                problem(line, "repeat", "“%s” is not a repeat from 1 to 99".formatted(Sheet.shown(row.at("repeat"))));
+            } else if (!row.at("unit").equals(measure.get().unit())) {
                 problem(
                         line,
                         "unit",
                         "“%s” where a %s is in %s; convert it, one file has one unit for each measure"
                                 .formatted(
-                                        shortened(at(row, "unit")),
+                                        Sheet.shown(row.at("unit")),
                                         measure.get().code(),
                                         measure.get().unit()));
             } else {
-                TypedEntry typed = TypedEntry.read(
-                        measure.get(), at(row, "amount"), at(row, "width_mm"), at(row, "water_kind"), "");
+                TypedEntry typed =
+                        TypedEntry.read(measure.get(), row.at("amount"), row.at("width_mm"), row.at("water_kind"), "");
                 if (typed.observation().isEmpty()) {
                     String what = typed.amountProblem().isEmpty() ? typed.widthProblem() : typed.amountProblem();
                     problem(line, typed.amountProblem().isEmpty() ? "width_mm" : "amount", what);
@@ -245,7 +175,7 @@ final class ReadingsFile {
             }
         }
 
-        private void add(CSVRecord row, long line, Reading reading) {
+        private void add(Sheet.Row row, long line, Reading reading) {
             KeptReading kept;
             try {
                 kept = kept(row, reading);
@@ -286,29 +216,24 @@ final class ReadingsFile {
             }
         }
 
-        private KeptReading kept(CSVRecord row, Reading reading) {
+        private KeptReading kept(Sheet.Row row, Reading reading) {
             String by = text(row, "kept_by");
             Optional<KeptReading.Strike> strike = Optional.empty();
-            if (!at(row, "struck_at").isEmpty()) {
+            if (!row.at("struck_at").isEmpty()) {
                 if (text(row, "struck_by").isEmpty()
                         || text(row, "struck_because").isEmpty()) {
                     throw new IllegalArgumentException("a struck reading needs who and why");
                 }
                 strike = Optional.of(new KeptReading.Strike(
-                        Instant.parse(at(row, "struck_at")), text(row, "struck_by"), text(row, "struck_because")));
+                        Instant.parse(row.at("struck_at")), text(row, "struck_by"), text(row, "struck_because")));
             }
-            Instant at = at(row, "kept_at").isEmpty() ? Instant.now() : Instant.parse(at(row, "kept_at"));
+            Instant at = row.at("kept_at").isEmpty() ? Instant.now() : Instant.parse(row.at("kept_at"));
             return new KeptReading(0, reading, at, by.isEmpty() ? hands.name() : by, Optional.empty(), strike);
         }
 
-        private String text(CSVRecord row, String name) {
-            String text = at(row, name);
+        private String text(Sheet.Row row, String name) {
+            String text = row.at(name);
             return text.substring(0, Math.min(LONGEST_TEXT, text.length()));
-        }
-
-        private String at(CSVRecord row, String name) {
-            Integer index = column.get(name);
-            return index == null ? "" : row.get(index).strip();
         }
 
         private void problem(long line, String where, String what) {
@@ -326,10 +251,6 @@ final class ReadingsFile {
         private static String struckKey(KeptReading kept) {
             return slot(kept.reading()) + "/" + kept.reading().seen() + "/"
                     + kept.strike().map(s -> s.at().getEpochSecond()).orElse(0L);
-        }
-
-        private static String shortened(String text) {
-            return text.length() <= 30 ? text : text.substring(0, 30) + "…";
         }
     }
 }

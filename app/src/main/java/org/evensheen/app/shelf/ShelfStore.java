@@ -1,5 +1,8 @@
 package org.evensheen.app.shelf;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.evensheen.app.labels.ProductStore;
@@ -56,5 +59,41 @@ class ShelfStore {
                                 : products.label(row.getLong("label_id"), row.getString("line")),
                         Remaining.of(StockStore.sizes(row.getArray("sizes")), row.getDouble("used"))))
                 .list();
+    }
+
+    /** Every product with its first bottle and what is left, in order of name. */
+    List<ProductsFile.Line> everything() {
+        return database.sql("""
+                        select p.name, p.kind, l.id as label_id, l.line, b.size_ml, b.come_by, b.come_by_on, b.opened_on,
+                               (select sum(size_ml) from bottle where product_id = p.id)
+                                   - (select coalesce(sum(u.product_ml), 0) from pour u
+                                      where u.product_id = p.id and u.undone_at is null) as left_ml
+                        from product p
+                        left join lateral (
+                            select id, line from label where product_id = p.id order by number desc limit 1) l on true
+                        left join lateral (select * from bottle where product_id = p.id order by id limit 1) b on true
+                        order by lower(p.name)""")
+                .query((row, n) -> new ProductsFile.Line(
+                        row.getString("name"),
+                        ProductKind.ofCode(row.getString("kind")).orElse(ProductKind.OTHER),
+                        "",
+                        row.getString("line") == null
+                                ? Label.BLANK
+                                : products.label(row.getLong("label_id"), row.getString("line")),
+                        Optional.ofNullable(row.getBigDecimal("size_ml")).map(size -> bottle(size.doubleValue(), row))))
+                .list();
+    }
+
+    private static ProductsFile.Bottle bottle(double size, ResultSet row) {
+        try {
+            return new ProductsFile.Bottle(
+                    size,
+                    row.getString("come_by"),
+                    Optional.ofNullable(row.getObject("come_by_on", LocalDate.class)),
+                    Optional.ofNullable(row.getObject("opened_on", LocalDate.class)),
+                    Optional.of(Math.max(0, row.getDouble("left_ml"))));
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
     }
 }

@@ -4,6 +4,8 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.LocalDate;
+import org.evensheen.app.labels.Cautions;
+import org.evensheen.app.labels.ProductStore;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -14,12 +16,16 @@ import org.springframework.web.bind.annotation.PostMapping;
 class NewStudyController {
     private static final int SEEDS = 1_000_000;
 
+    private static final int MOST_NAMES = 300;
+
     private final StudyMaker maker;
+    private final ProductStore products;
     private final Clock clock;
     private final SecureRandom random = new SecureRandom();
 
-    NewStudyController(StudyMaker maker, Clock clock) {
+    NewStudyController(StudyMaker maker, ProductStore products, Clock clock) {
         this.maker = maker;
+        this.products = products;
         this.clock = clock;
     }
 
@@ -27,6 +33,7 @@ class NewStudyController {
     String form(Model model) {
         NewStudy.Sent blank = NewStudy.Sent.blank(today(), random.nextInt(SEEDS));
         model.addAttribute("page", NewStudyPage.of(blank, NewStudy.read(blank, today()), false));
+        model.addAttribute("names", products.names(MOST_NAMES));
         return "studies/new";
     }
 
@@ -34,6 +41,7 @@ class NewStudyController {
     @PostMapping("/studies/new/layout")
     String layout(NewStudy.Sent sent, Model model) {
         model.addAttribute("page", NewStudyPage.of(sent, NewStudy.read(sent, today()), false));
+        model.addAttribute("meetings", Cautions.meetings(products.allNamed(sent.name())));
         return "studies/new :: layout";
     }
 
@@ -45,6 +53,8 @@ class NewStudyController {
         }
         response.setStatus(422);
         model.addAttribute("page", NewStudyPage.of(sent, outcome, true));
+        model.addAttribute("names", products.names(MOST_NAMES));
+        model.addAttribute("meetings", Cautions.meetings(products.allNamed(sent.name())));
         return "studies/new";
     }
 

@@ -5,8 +5,10 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.evensheen.app.beds.Bed;
+import org.evensheen.core.label.Label;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.StudyRecord;
 
@@ -14,6 +16,7 @@ import org.evensheen.core.study.StudyRecord;
  * A study as stored, at one revision.
  *
  * @param readings all of them, struck ones too, in the order they were kept
+ * @param labels what the labels of its products say now, by the contender's number
  * @param record what stands, for the arithmetic
  */
 public record Study(
@@ -24,6 +27,7 @@ public record Study(
         Optional<Instant> keyOpened,
         long revision,
         List<KeptReading> readings,
+        Map<Integer, Label> labels,
         StudyRecord record) {
 
     /** The same layout, lots, plan and seed for another go, without readings. */
@@ -34,7 +38,7 @@ public record Study(
 
     /** The same study with another record, for supposing. */
     public Study with(StudyRecord supposed) {
-        return new Study(id, question, bed, firstDay, keyOpened, revision, readings, supposed);
+        return new Study(id, question, bed, firstDay, keyOpened, revision, readings, labels, supposed);
     }
 
     /** Days since the first day, by the server's calendar; negative before it. */

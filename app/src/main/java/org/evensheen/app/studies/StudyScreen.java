@@ -41,7 +41,15 @@ public class StudyScreen {
     }
 
     /** The head of the screen. */
-    public record Head(long id, String question, String subtitle, boolean keyClosed, String footing, String limit) {}
+    public record Head(
+            long id,
+            String question,
+            String subtitle,
+            boolean keyClosed,
+            String footing,
+            String limit,
+            String done,
+            List<String> meetings) {}
 
     public int today(Study study) {
         return study.dayOf(clock);
@@ -160,6 +168,8 @@ public class StudyScreen {
                 "%s. %d products, %s, %d left bare.%s".formatted(study.bed().name(), products, each, bare, key),
                 study.judgedByCode(),
                 Footing.under(findings).word(),
-                limit);
+                limit,
+                DonePage.summary(study),
+                DonePage.meetings(study));
     }
 }

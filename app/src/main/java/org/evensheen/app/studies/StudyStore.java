@@ -12,8 +12,12 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.TreeMap;
 import org.evensheen.app.beds.Bed;
+import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Missing;
+import org.evensheen.core.label.Label;
+import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.schedule.Plan;
+import org.evensheen.core.study.Application;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Happening;
 import org.evensheen.core.study.Measure;
@@ -34,11 +38,13 @@ import org.springframework.stereotype.Component;
 @Component
 public class StudyStore {
     private final JdbcClient database;
+    private final ProductStore products;
     private final Cache<Long, Study> loaded =
             Caffeine.newBuilder().maximumSize(40).build();
 
-    StudyStore(JdbcClient database) {
+    StudyStore(JdbcClient database, ProductStore products) {
         this.database = database;
+        this.products = products;
     }
 
     /**
@@ -95,7 +101,8 @@ public class StudyStore {
 
     private Study loadBehind(Head head) {
         TreeMap<Integer, Contender> contenders = new TreeMap<>();
-        List<Section> sections = sections(head.id, contenders);
+        TreeMap<Integer, Label> labels = new TreeMap<>();
+        List<Section> sections = sections(head.id, contenders, labels);
         Marks marks = marks(head);
         List<KeptReading> readings = readings(head.id);
         StudyRecord record = new StudyRecord(
@@ -104,6 +111,7 @@ public class StudyStore {
                 sections,
                 new Plan(marks.measures, marks.visits),
                 marks.happenings,
+                marks.applications,
                 readings.stream()
                         .filter(KeptReading::stands)
                         .map(KeptReading::reading)
@@ -115,21 +123,28 @@ public class StudyStore {
                 head.bed.heightMm(),
                 head.bed.outline(),
                 marks.zones);
-        return new Study(head.id, head.question, bed, head.firstDay, head.keyOpened, head.revision, readings, record);
+        return new Study(
+                head.id, head.question, bed, head.firstDay, head.keyOpened, head.revision, readings, labels, record);
     }
 
-    private List<Section> sections(long study, TreeMap<Integer, Contender> contenders) {
+    private List<Section> sections(long study, TreeMap<Integer, Contender> contenders, TreeMap<Integer, Label> labels) {
         return database.sql("""
                         select c.number, c.role, p.name, c.water_kind, c.source,
-                               s.code, s.block, s.x_mm, s.y_mm, s.width_mm, s.height_mm, s.by_hand
+                               s.code, s.block, s.x_mm, s.y_mm, s.width_mm, s.height_mm, s.by_hand,
+                               l.id as label_id, l.line
                         from section s
                         join contender c on c.id = s.contender_id
                         left join product p on p.id = c.product_id
+                        left join lateral (
+                            select id, line from label where product_id = p.id order by number desc limit 1) l on true
                         where s.study_id = :study""")
                 .param("study", study)
                 .query((row, n) -> {
                     int number = row.getInt("number");
                     contenders.putIfAbsent(number, contender(number, row));
+                    if (row.getString("line") != null) {
+                        labels.putIfAbsent(number, products.label(row.getLong("label_id"), row.getString("line")));
+                    }
                     return new Section(
                             row.getString("code"),
                             number,
@@ -157,24 +172,39 @@ public class StudyStore {
     }
 
     private record Marks(
-            List<Plan.Planned> measures, List<Occasion> visits, List<Happening> happenings, List<Bed.Zone> zones) {}
+            List<Plan.Planned> measures,
+            List<Occasion> visits,
+            List<Happening> happenings,
+            List<Application> applications,
+            List<Bed.Zone> zones) {}
 
     /** Everything small that belongs to a study, in one statement. */
     private Marks marks(Head head) {
-        Marks marks = new Marks(new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
+        Marks marks = new Marks(
+                new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
         database.sql("""
                         select 'measure' as what, measure as code, repeats as n, position as place,
                                '' as label, null::numeric as x, null::numeric as y,
-                               null::numeric as w, null::numeric as h
+                               null::numeric as w, null::numeric as h, '' as line, null::text[] as calibrations
                         from planned_measure where study_id = :study
                         union all
-                        select 'visit', stage, day, 0, '', null, null, null, null
+                        select 'visit', stage, day, 0, '', null, null, null, null, '', null
                         from planned_visit where study_id = :study
                         union all
-                        select 'happening', kind, day, 0, note, null, null, null, null
+                        select 'happening', kind, day, 0, note, null, null, null, null, '', null
                         from happening where study_id = :study
                         union all
-                        select 'zone', kind, 0, 0, label, x_mm, y_mm, width_mm, height_mm
+                        select 'application', coalesce(a.dose, ''), a.day, c.number, a.job, a.wait_seconds, a.coats, a.label_id,
+                               a.id, l.line,
+                               array(select distinct on (k.counter) k.counter || ' ' || k.ml_each from calibration k
+                                     where k.product_id = c.product_id and k.kept_at <= a.kept_at
+                                     order by k.counter, k.id desc)
+                        from application a
+                        join contender c on c.id = a.contender_id
+                        left join label l on l.id = a.label_id
+                        where a.study_id = :study and a.undone_at is null
+                        union all
+                        select 'zone', kind, 0, 0, label, x_mm, y_mm, width_mm, height_mm, '', null
                         from bed_zone where bed_id = :bed
                         order by what, place, n""").param("study", head.id).param("bed", head.bed.id()).query(row -> {
             String code = row.getString("code");
@@ -187,6 +217,7 @@ public class StudyStore {
                 case "happening" ->
                     marks.happenings.add(
                             new Happening(n, Happening.Kind.ofCode(code).orElseThrow(), row.getString("label")));
+                case "application" -> marks.applications.add(application(row));
                 default ->
                     marks.zones.add(new Bed.Zone(
                             code,
@@ -198,6 +229,21 @@ public class StudyStore {
             }
         });
         return marks;
+    }
+
+    private Application application(ResultSet row) throws SQLException {
+        long label = row.getLong("w");
+        boolean labelled = !row.wasNull();
+        return new Application(
+                row.getLong("h"),
+                row.getInt("place"),
+                row.getInt("n"),
+                row.getString("label"),
+                LabelLine.readDose(row.getString("code")).dose(),
+                Optional.ofNullable(row.getBigDecimal("x")).map(Number::doubleValue),
+                Optional.ofNullable(row.getBigDecimal("y")).map(Number::intValue),
+                labelled ? Optional.of(products.label(label, row.getString("line"))) : Optional.empty(),
+                ProductStore.calibrations(row.getArray("calibrations")));
     }
 
     private List<KeptReading> readings(long study) {

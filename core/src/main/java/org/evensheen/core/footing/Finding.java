@@ -17,11 +17,15 @@ public record Finding(Kind kind, String numbers, String remedy) {
         ONE_SECTION_EACH("One section per product", Footing.THIN),
         PLACED_BY_HAND("Placed by hand", Footing.THIN),
         TOPPED_MIDWAY("Topped in mid-run", Footing.THIN),
+        DOSE_BEYOND_LABEL("More than the label's dose", Footing.THIN),
+        WAIT_OUTSIDE_LABEL("Buffed or wetted outside the window", Footing.THIN),
         NO_REFERENCE("No reference product", Footing.FAIR),
         NOT_BLOCKED("Rows not shared out", Footing.FAIR),
         SECTIONS_UNREAD("Sections not read", Footing.FAIR),
         GAUGE_UNCHECKED("Gauge not checked", Footing.FAIR),
         WEATHER_UNLOGGED("Weather not noted", Footing.FAIR),
+        LABEL_DEPARTED("Label not followed", Footing.FAIR),
+        LABEL_UNPROVEN("Label not known to be followed", Footing.FAIR),
         SOURCE_UNDISCLOSED("Source not told", Footing.FAIR);
 
         private final String title;

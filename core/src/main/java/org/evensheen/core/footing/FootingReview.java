@@ -4,10 +4,15 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evensheen.core.footing.Finding.Kind;
+import org.evensheen.core.footing.LabelDeparture.What;
+import org.evensheen.core.mixing.Departure;
+import org.evensheen.core.study.Application;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Contender.Role;
 import org.evensheen.core.study.Contender.Source;
@@ -48,6 +53,7 @@ public final class FootingReview {
         review.baseline();
         review.design();
         review.conduct(day);
+        review.labels();
         return review.findings.stream()
                 .sorted(Comparator.comparing((Finding f) -> f.kind().atMost()))
                 .toList();
@@ -197,6 +203,57 @@ public final class FootingReview {
                     "No air or panel temperature is on the tape for day %d.".formatted(judged),
                     "Note the weather on the tape when you read.");
         }
+    }
+
+    private void labels() {
+        List<Contender> products =
+                study.contenders().stream().filter(c -> !c.isBare()).toList();
+        List<Contender> unknown = products.stream()
+                .filter(c -> study.applications().stream()
+                        .noneMatch(a -> a.contender() == c.number() && a.label().isPresent()))
+                .toList();
+        if (!unknown.isEmpty()) {
+            add(
+                    Kind.LABEL_UNPROVEN,
+                    "How %d of %d products were put on is not noted against a label."
+                            .formatted(unknown.size(), products.size()),
+                    "Enter their labels on the Shelf, and note dose, wait and coats under “What was done”.");
+        }
+        departed(
+                Kind.DOSE_BEYOND_LABEL,
+                d -> d.what() == What.DOSE && d.grave(),
+                "went on at %s× the label's upper dose",
+                "Give the label's dose in the next study; a buyer will.");
+        departed(
+                Kind.WAIT_OUTSIDE_LABEL,
+                d -> d.what() == What.WAIT && d.departed(),
+                "waited %s× the label's time before buffing or rinsing",
+                "Apply fewer sections at a time, so that every window can be kept.");
+        departed(
+                Kind.LABEL_DEPARTED,
+                d -> d.departed() && d.what() != What.WAIT && !(d.what() == What.DOSE && d.grave()),
+                "got %s× what the label asks",
+                "Follow the label in dose and coats, or say in the verdict why not.");
+    }
+
+    /** Adds a finding if products departed from their labels in some way; the farthest is told. */
+    private void departed(Kind kind, Predicate<LabelDeparture> how, String did, String remedy) {
+        Set<Integer> products = new TreeSet<>();
+        List<Departure> found = new ArrayList<>();
+        for (Application application : study.applications()) {
+            LabelDeparture.of(application).stream().filter(how).forEach(d -> {
+                products.add(application.contender());
+                found.add(d.departure().orElseThrow());
+            });
+        }
+        long all = study.contenders().stream().filter(c -> !c.isBare()).count();
+        found.stream()
+                .max(Comparator.comparingDouble(d -> Math.abs(Math.log(d.factor()))))
+                .ifPresent(d -> add(
+                        kind,
+                        "%d of %d products %s."
+                                .formatted(products.size(), all, did.formatted("%.2g".formatted(d.factor()))),
+                        remedy));
     }
 
     private Stream<Integer> happened(Happening.Kind kind) {

@@ -5,8 +5,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedSet;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.evensheen.core.cautions.Acidity;
+import org.evensheen.core.cautions.Hazard;
 
 /**
  * What a maker's label says, claim by claim, in the order it was written.
@@ -53,9 +56,15 @@ public record Label(List<Claim> claims) {
         return all(Claim.Offer.class).toList();
     }
 
-    /** Hazards the label names. */
-    public SortedSet<org.evensheen.core.cautions.Hazard> hazards() {
-        return one(Claim.Caution.class).map(Claim.Caution::hazards).orElse(java.util.Collections.emptySortedSet());
+    /** Hazards that the label names, and the one that its pH makes. */
+    public SortedSet<Hazard> hazards() {
+        TreeSet<Hazard> hazards = new TreeSet<>();
+        one(Claim.Caution.class).ifPresent(c -> hazards.addAll(c.hazards()));
+        one(Claim.Ph.class).ifPresent(ph -> {
+            Acidity.hazard(ph.value().low()).ifPresent(hazards::add);
+            Acidity.hazard(ph.value().high()).ifPresent(hazards::add);
+        });
+        return hazards;
     }
 
     /** The label in one line, as {@link LabelLine} reads it back. */

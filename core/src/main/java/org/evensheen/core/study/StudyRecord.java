@@ -21,6 +21,7 @@ public final class StudyRecord {
     private final List<Section> sections;
     private final Plan plan;
     private final List<Happening> happenings;
+    private final List<Application> applications;
     private final List<Reading> readings;
     private final Map<String, Section> byCode = new HashMap<>();
     private final Map<Slot, List<Reading>> bySlot = new HashMap<>();
@@ -45,6 +46,7 @@ public final class StudyRecord {
             List<Section> sections,
             Plan plan,
             List<Happening> happenings,
+            List<Application> applications,
             List<Reading> readings) {
         this.seed = seed;
         this.contenders = List.copyOf(contenders);
@@ -53,6 +55,7 @@ public final class StudyRecord {
                 .toList();
         this.plan = plan;
         this.happenings = List.copyOf(happenings);
+        this.applications = List.copyOf(applications);
         this.readings = List.copyOf(readings);
         for (Section section : sections) {
             Objects.checkIndex(section.contender(), contenders.size());
@@ -69,6 +72,17 @@ public final class StudyRecord {
         bySlot.values().forEach(slot -> slot.sort(Comparator.comparingInt(Reading::repeat)));
         byMeasure = occasions(Slot::measure);
         byLine = occasions(slot -> new Line(slot.section, slot.measure));
+    }
+
+    /** A study of whose applications nothing was noted. */
+    public StudyRecord(
+            long seed,
+            List<Contender> contenders,
+            List<Section> sections,
+            Plan plan,
+            List<Happening> happenings,
+            List<Reading> readings) {
+        this(seed, contenders, sections, plan, happenings, List.of(), readings);
     }
 
     /** The occasions of all slots that share a key, in order. */
@@ -108,6 +122,11 @@ public final class StudyRecord {
 
     public List<Happening> happenings() {
         return happenings;
+    }
+
+    /** How products were put on, as far as it was noted. */
+    public List<Application> applications() {
+        return applications;
     }
 
     public List<Reading> readings() {
@@ -172,6 +191,7 @@ public final class StudyRecord {
                 sections,
                 plan,
                 happenings,
+                applications,
                 Stream.concat(readings.stream(), Stream.of(reading)).toList());
     }
 

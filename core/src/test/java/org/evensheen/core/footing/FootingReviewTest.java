@@ -4,8 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.evensheen.core.footing.Finding.Kind;
+import org.evensheen.core.label.Label;
+import org.evensheen.core.label.LabelLine;
+import org.evensheen.core.study.Application;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Happening;
 import org.evensheen.core.study.Measure;
@@ -18,15 +22,37 @@ import org.evensheen.core.study.Studies;
 import org.evensheen.core.study.StudyRecord;
 import org.evensheen.core.water.WaterKind;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class FootingReviewTest {
     private List<Section> sections = Studies.grid(3, 2);
     private List<Contender> contenders = Studies.contenders(2);
     private final List<Happening> happenings = new ArrayList<>(
             List.of(new Happening(0, Happening.Kind.GAUGE_CHECKED), new Happening(28, Happening.Kind.WEATHER_NOTED)));
+    private static final Label LABEL =
+            LabelLine.read("3–5 sprays per section; wait 1–3 min; 1–2 coats").label();
+    private List<Application> applications = List.of(followed(0), followed(1));
     private int baselineGrade = 0;
     private List<Reading> extra = List.of();
     private boolean bareRead = true;
+
+    private static Application followed(int contender) {
+        return done(contender, "4 sprays per section", 120, 2);
+    }
+
+    private static Application done(int contender, String dose, double wait, int coats) {
+        return new Application(
+                contender,
+                contender,
+                1,
+                "",
+                LabelLine.readDose(dose).dose(),
+                Optional.of(wait),
+                Optional.of(coats),
+                Optional.of(LABEL),
+                List.of());
+    }
 
     private List<Finding> review() {
         List<Reading> baseline = sections.stream()
@@ -43,6 +69,7 @@ class FootingReviewTest {
                         sections,
                         Studies.plan(1),
                         happenings,
+                        applications,
                         Stream.of(baseline, today, extra).flatMap(List::stream).toList()),
                 Measure.PULL,
                 28);
@@ -116,5 +143,33 @@ class FootingReviewTest {
                 .map(c -> new Contender(c.number(), c.name(), c.role(), c.kind(), Contender.Source.UNDISCLOSED))
                 .toList();
         finds(Kind.SOURCE_UNDISCLOSED, Footing.FAIR);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "9.5 sprays per section, 120, 2, DOSE_BEYOND_LABEL, THIN, 1.9×",
+        "6 sprays per section, 120, 2, LABEL_DEPARTED, FAIR, 1.2×",
+        "2 sprays per section, 120, 2, LABEL_DEPARTED, FAIR, 0.67×",
+        "4 sprays per section, 30, 2, WAIT_OUTSIDE_LABEL, THIN, 0.50×",
+        "4 sprays per section, 120, 3, LABEL_DEPARTED, FAIR, 1.5×"
+    })
+    void aDepartureFromTheLabelIsFoundWithItsFactor(
+            String dose, double wait, int coats, Kind kind, Footing footing, String factor) {
+        applications = List.of(followed(0), done(1, dose, wait, coats));
+        finds(kind, footing);
+        assertThat(review().get(0).numbers()).contains("1 of 2 products", factor);
+    }
+
+    @Test
+    void aProductWhoseApplicationIsNotNotedIsFairAtMost() {
+        applications = List.of(followed(0));
+        finds(Kind.LABEL_UNPROVEN, Footing.FAIR);
+        assertThat(review().get(0).numbers()).contains("1 of 2 products");
+        Application unlike = done(1, "10 mL per panel", 120, 1);
+        assertThat(LabelDeparture.of(unlike))
+                .filteredOn(d -> d.what() == LabelDeparture.What.DOSE)
+                .as("mL on a panel are not sprays on a section")
+                .singleElement()
+                .matches(d -> d.departure().isEmpty() && !d.departed());
     }
 }

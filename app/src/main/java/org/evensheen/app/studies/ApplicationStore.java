@@ -1,0 +1,62 @@
+package org.evensheen.app.studies;
+
+import java.sql.Types;
+import java.util.Optional;
+import java.util.UUID;
+import org.evensheen.core.mixing.Dose;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/** Keeps how products of studies were put on. An application is undone, never deleted. */
+@Component
+public class ApplicationStore {
+    private final JdbcClient database;
+
+    ApplicationStore(JdbcClient database) {
+        this.database = database;
+    }
+
+    /** An application about to be kept. */
+    public record Draft(
+            long study,
+            int contender,
+            int day,
+            String job,
+            Optional<Dose> dose,
+            Optional<Double> waitSeconds,
+            Optional<Integer> coats,
+            UUID key,
+            String by) {}
+
+    /** Keeps an application once, against the label that counts now. */
+    public void keep(Draft draft) {
+        database.sql("""
+                        insert into application (study_id, contender_id, label_id, day, job, dose, wait_seconds, coats, kept_by,
+                                                 page_key)
+                        select c.study_id, c.id,
+                               (select l.id from label l where l.product_id = c.product_id order by l.number desc limit 1),
+                               :day, :job, :dose, :wait, :coats, :by, :key
+                        from contender c where c.study_id = :study and c.number = :contender
+                        on conflict (page_key) do nothing""")
+                .param("study", draft.study())
+                .param("contender", draft.contender())
+                .param("day", draft.day())
+                .param("job", draft.job())
+                .param("dose", draft.dose().map(Dose::print).orElse(null), Types.VARCHAR)
+                .param("wait", draft.waitSeconds().orElse(null), Types.NUMERIC)
+                .param("coats", draft.coats().orElse(null), Types.INTEGER)
+                .param("by", draft.by())
+                .param("key", draft.key())
+                .update();
+    }
+
+    void undo(long study, long application, String by) {
+        database.sql("""
+                        update application set undone_at = now(), undone_by = :by
+                        where id = :id and study_id = :study and undone_at is null""")
+                .param("id", application)
+                .param("study", study)
+                .param("by", by)
+                .update();
+    }
+}
