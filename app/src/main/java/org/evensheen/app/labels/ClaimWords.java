@@ -70,7 +70,7 @@ public record ClaimWords(String title, String says, String means) {
             return new ClaimWords(
                     "Section",
                     after(size.print(), "section "),
-                    Figures.withUnit(Figures.significant(size.width() * size.height() / 10_000, 2), "m²"));
+                    Figures.withUnit(Figures.compact(size.width() * size.height() / 10_000, 2), "m²"));
         }
         if (claim instanceof Claim.PanelTemperature panel) {
             String celsius =

@@ -140,12 +140,14 @@ class CalibrationController {
     /** Keeps how a foam bottle empties with the bottle. */
     @PostMapping("/mixer/vessels/{id}/flow")
     String flow(@PathVariable long id, Asked asked, HttpServletResponse response, Model model) {
-        MixSetup setup = MixSetup.of(asked, Optional.empty(), vessels.all());
-        if (setup.flow().isEmpty() || setup.vessel().filter(v -> v.id() == id).isEmpty()) {
+        Asked ofThis = new Asked(
+                asked.product(), asked.job(), id, null, asked.dose(), null, asked.seconds(), asked.flow(), null);
+        MixSetup setup = MixSetup.of(ofThis, Optional.empty(), vessels.all());
+        if (setup.flow().isEmpty()) {
             response.setStatus(422);
-            return mixer.show(asked, Filled.NOTHING, model);
+            return mixer.show(ofThis, Filled.NOTHING, model);
         }
         vessels.time(id, setup.flow().get());
-        return "redirect:" + asked.address("/mixer", "seconds", "", "flow", "");
+        return "redirect:" + ofThis.address("/mixer", "seconds", "", "flow", "");
     }
 }

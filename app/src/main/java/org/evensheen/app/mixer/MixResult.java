@@ -123,7 +123,7 @@ record MixResult(
         for (Calibration c : calibrations) {
             double count = mix.productMl() / c.mlEach();
             words.append(words.isEmpty() ? "" : " · ")
-                    .append(Figures.significant(count, count < 10 ? 2 : 3))
+                    .append(Figures.compact(count, count < 10 ? 2 : 3))
                     .append(" ")
                     .append(count == 1 ? c.counter().word() : c.counter().words());
         }
@@ -148,8 +148,8 @@ record MixResult(
             lines.add("At the panel %s, 1 in %s: the nozzle thins it %s times."
                     .formatted(
                             Figures.withUnit(Figures.significant(panel * 100, 3), "%"),
-                            Figures.significant(1 / panel, 3),
-                            Figures.significant(share / panel, 2)));
+                            Figures.compact(1 / panel, 3),
+                            Figures.compact(share / panel, 2)));
         });
         known.remaining.filter(r -> r.sizeMl() > 0 && mix.productMl() > 0).ifPresent(r -> {
             long fills = (long) Math.floor(r.leftMl() / mix.productMl() + 1e-9);

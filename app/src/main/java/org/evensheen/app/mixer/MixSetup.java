@@ -128,7 +128,7 @@ record MixSetup(
             problems.put(
                     "flow",
                     "The nozzle can't give less than the %s L/min it draws from the bottle. Measure it with the bottle on."
-                            .formatted(org.evensheen.app.page.Figures.significant(draw * 60 / 1000, 2)));
+                            .formatted(org.evensheen.app.page.Figures.compact(draw * 60 / 1000, 2)));
             return Optional.empty();
         }
         return Optional.of(new Flow(s.value(), perSecond));

@@ -105,7 +105,7 @@ record MixerPage(
                         v.id(),
                         setup.flow().map(f -> Figures.typed(f.seconds())).orElse(Asked.text(asked.seconds())),
                         setup.flow()
-                                .map(f -> Figures.significant(f.nozzleMlPerSecond() * 60 / 1000, 3))
+                                .map(f -> Figures.compact(f.nozzleMlPerSecond() * 60 / 1000, 3))
                                 .orElse(Asked.text(asked.flow())),
                         setup.problems().getOrDefault("seconds", ""),
                         setup.problems().getOrDefault("flow", "")))
@@ -162,8 +162,8 @@ record MixerPage(
                 .formatted(
                         Figures.volume(setup.totalMl().get()),
                         count.single()
-                                ? Figures.significant(count.low(), 2)
-                                : Figures.significant(count.low(), 2) + "–" + Figures.significant(count.high(), 2),
+                                ? Figures.compact(count.low(), 2)
+                                : Figures.compact(count.low(), 2) + "–" + Figures.compact(count.high(), 2),
                         counted.counter().words()));
     }
 

@@ -48,8 +48,7 @@ record VesselDrawing(
                 svg(BOTTOM - level),
                 svg(level),
                 IntStream.rangeClosed(1, TICKS)
-                        .mapToObj(
-                                i -> new Tick(svg(BOTTOM - FULL * i / TICKS), Figures.significant(cup * i / TICKS, 3)))
+                        .mapToObj(i -> new Tick(svg(BOTTOM - FULL * i / TICKS), Figures.compact(cup * i / TICKS, 3)))
                         .toList(),
                 "%s of product and %s of water make %s"
                         .formatted(

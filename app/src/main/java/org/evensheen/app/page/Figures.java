@@ -96,12 +96,21 @@ public final class Figures {
         return number + " " + (number == 1 ? one : several);
     }
 
-    /** A number to so many significant digits, thousands set off: 49.8, 11 950, 0.0926. */
+    /** A number to so many significant digits, thousands set off: 49.8, 8.20, 11 950. */
     public static String significant(double value, int digits) {
         if (value == 0) {
             return "0";
         }
         java.math.BigDecimal rounded = new java.math.BigDecimal(value).round(new java.math.MathContext(digits));
+        int decimals = Math.max(0, digits - rounded.precision() + rounded.scale());
+        return grouped(rounded.setScale(decimals, java.math.RoundingMode.UNNECESSARY));
+    }
+
+    /** The same without zeros at its end: 8.2, 50, 11 950. */
+    public static String compact(double value, int digits) {
+        java.math.BigDecimal rounded = new java.math.BigDecimal(value)
+                .round(new java.math.MathContext(digits))
+                .stripTrailingZeros();
         return grouped(rounded.scale() < 0 ? rounded.setScale(0) : rounded);
     }
 
@@ -122,13 +131,7 @@ public final class Figures {
 
     /** Litres from 1 L on, else mL. */
     public static String volume(double ml) {
-        return ml >= 1000
-                ? withUnit(
-                        significant(ml / 1000, 4)
-                                .replaceFirst("(\\.\\d*?)0+$", "$1")
-                                .replaceFirst("\\.$", ""),
-                        "L")
-                : millilitres(ml);
+        return ml >= 1000 ? withUnit(compact(ml / 1000, 4), "L") : millilitres(ml);
     }
 
     /** US fluid ounces to three digits. */

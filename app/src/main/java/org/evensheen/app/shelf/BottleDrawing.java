@@ -29,8 +29,8 @@ record BottleDrawing(String shape, String level, String depth, boolean low, List
         double top = vessel == Vessel.TIN ? 72 : vessel == Vessel.JUG ? 34 : 44;
         double depth = (BOTTOM - top) * remaining.fullness();
         List<Tick> ticks = IntStream.rangeClosed(0, 4)
-                .mapToObj(i -> new Tick(
-                        svg(BOTTOM - (BOTTOM - top) * i / 4), Figures.significant(remaining.sizeMl() * i / 4, 4)))
+                .mapToObj(i ->
+                        new Tick(svg(BOTTOM - (BOTTOM - top) * i / 4), Figures.compact(remaining.sizeMl() * i / 4, 4)))
                 .toList();
         return new BottleDrawing(
                 vessel.name().toLowerCase(Locale.ROOT),

@@ -39,6 +39,10 @@ record LabelPicture(byte[] large, byte[] small, int width, int height) {
         Unfit(String message) {
             super(message);
         }
+
+        Unfit(String message, Exception cause) {
+            super(message, cause);
+        }
     }
 
     /** Reads what was sent. */
@@ -55,7 +59,7 @@ record LabelPicture(byte[] large, byte[] small, int width, int height) {
             return new LabelPicture(
                     jpeg(large, 0.85), jpeg(fitting(large, THUMB), 0.8), large.getWidth(), large.getHeight());
         } catch (IOException e) {
-            throw new Unfit("That photo can't be made smaller. Save it as JPEG and send it again.");
+            throw new Unfit("That photo can't be made smaller. Save it as JPEG and send it again.", e);
         }
     }
 
@@ -76,7 +80,7 @@ record LabelPicture(byte[] large, byte[] small, int width, int height) {
                 reader.dispose();
             }
         } catch (IOException | RuntimeException e) {
-            throw new Unfit("That photo breaks off or is damaged. Take or save it again.");
+            throw new Unfit("That photo breaks off or is damaged. Take or save it again.", e);
         }
     }
 
@@ -96,7 +100,8 @@ record LabelPicture(byte[] large, byte[] small, int width, int height) {
         int step = (int) Math.max(1, Math.min(width, height) / (2L * LONGEST));
         param.setSourceSubsampling(step, step, 0, 0);
         BufferedImage read = reader.read(0, param);
-        var turned = ExifUtils.getExifOrientation(reader, 0);
+        boolean jpeg = reader.getFormatName().equalsIgnoreCase("jpeg");
+        var turned = jpeg ? ExifUtils.getExifOrientation(reader, 0) : null;
         return turned == null
                 ? read
                 : Thumbnails.of(read)

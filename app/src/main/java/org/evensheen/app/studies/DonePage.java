@@ -159,7 +159,7 @@ record DonePage(long id, String question, int today, List<String> meetings, List
     private static String time(double seconds) {
         return seconds < 120
                 ? Figures.withUnit(Figures.typed(seconds), "s")
-                : Figures.withUnit(Figures.significant(seconds / Unit.MINUTE.toCanonical(1), 3), "min");
+                : Figures.withUnit(Figures.compact(seconds / Unit.MINUTE.toCanonical(1), 3), "min");
     }
 
     private static Against against(LabelDeparture d) {

@@ -1,0 +1,140 @@
+package org.evensheen.app.studies;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.http.HttpResponse;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SampleProduct;
+import org.evensheen.app.live.SampleStudy;
+import org.evensheen.app.live.Web;
+import org.evensheen.core.footing.Finding.Kind;
+import org.evensheen.core.footing.FootingReview;
+import org.evensheen.core.study.Measure;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+@ExtendWith(LiveApp.class)
+class DoneTest {
+
+    private static Map<String, String> form(int contender, String dose, String wait, String coats) {
+        return new HashMap<>(Map.of(
+                "contender",
+                String.valueOf(contender),
+                "day",
+                "1",
+                "dose",
+                dose,
+                "wait",
+                wait,
+                "coats",
+                coats,
+                "key",
+                UUID.randomUUID().toString()));
+    }
+
+    private static List<Kind> findings(long study) {
+        return FootingReview.of(LiveApp.bean(StudyStore.class).load(study).record(), Measure.PULL, SampleStudy.TODAY)
+                .stream()
+                .map(f -> f.kind())
+                .toList();
+    }
+
+    private static String shown(String path) {
+        return Web.get(path).body().replace('\u202f', ' ').replace("&#39;", "’");
+    }
+
+    @Test
+    void whatWasDoneIsSetAgainstTheLabelAndLimitsTheFooting() {
+        long id = SampleStudy.read().id();
+        String done = "/studies/" + id + "/done";
+        assertThat(findings(id)).contains(Kind.LABEL_UNPROVEN);
+        Web.post(done, form(0, "9.5 sprays per section", "2 min", "2"));
+        Web.post(done, form(1, "4 mL per panel", "7 min", "2"));
+        Map<String, String> last = form(2, "5 sprays per section", "30 s", "1");
+        Web.post(done, last);
+        Web.post(done, last);
+        assertThat(findings(id))
+                .contains(Kind.DOSE_BEYOND_LABEL)
+                .doesNotContain(Kind.LABEL_UNPROVEN, Kind.LABEL_DEPARTED);
+        assertThat(shown(done))
+                .contains("dose 1.9× the label’s upper end, 3–5 sprays per section", "wait as the label says");
+        assertThat(shown("/studies/" + id))
+                .as("names stay closed")
+                .contains("1 product departed from its label: dose 1.9×.");
+        assertThat(shown("/studies/" + id + "/verdict"))
+                .contains("More than the label’s dose", "1 of 3 products went on at 1.9×");
+        var applications = LiveApp.bean(StudyStore.class).load(id).record().applications();
+        assertThat(applications).as("sent twice, kept once").hasSize(3);
+        Web.post(done + "/" + applications.get(0).id() + "/undo", Map.of());
+        assertThat(findings(id)).contains(Kind.LABEL_UNPROVEN).doesNotContain(Kind.DOSE_BEYOND_LABEL);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "dose, 240:1, Write 1:240",
+        "wait, 1–3 min, like 2 min or 40 s",
+        "wait, soon, like 2 min",
+        "coats, 1.5, whole number",
+        "day, 99, from 0 to today",
+        "dose, '', Note the dose"
+    })
+    void aFieldThatIsWrongSaysSoAndKeepsWhatWasTyped(String field, String typed, String saying) {
+        long id = SampleStudy.read().id();
+        Map<String, String> form = form(1, field.equals("dose") && typed.isEmpty() ? "" : "4 mL per panel", "", "");
+        form.put(field, typed);
+        HttpResponse<String> answer = Web.post("/studies/" + id + "/done", form);
+        assertThat(answer.statusCode()).isEqualTo(422);
+        assertThat(answer.body()).contains(saying);
+        if (!typed.isEmpty()) {
+            assertThat(answer.body()).contains("value=\"" + typed + "\"");
+        }
+        assertThat(Web.post("/studies/" + id + "/done", form(3, "5 %", "", "")).statusCode())
+                .as("bare gets nothing")
+                .isEqualTo(404);
+    }
+
+    @Test
+    void productsThatMustNotMeetWarnWhereAStudyBringsThemTogether() {
+        String acid = SampleProduct.name("Acid");
+        String bleach = SampleProduct.name("Bleach");
+        SampleProduct.make(acid, "wheel", "wheels 1:4; caution acid", 0);
+        SampleProduct.make(bleach, "other", "boards 1:9; caution bleach", 0);
+        Map<String, String> form = new HashMap<>(Map.of(
+                "question",
+                "Which is cleaner?",
+                "bed",
+                "Board",
+                "width",
+                "1500",
+                "height",
+                "1000",
+                "each",
+                "2",
+                "firstDay",
+                java.time.LocalDate.now().toString(),
+                "freshAfter",
+                "1",
+                "every",
+                "7",
+                "visits",
+                "2"));
+        form.put("seed", "11");
+        form.put("key", UUID.randomUUID().toString());
+        String names = "?name=%s&name=%s".formatted(acid, bleach).replace(" ", "+");
+        assertThat(Web.post("/studies/new/layout" + names, form).body()).contains("must not meet", "chlorine");
+        String place = Web.post("/studies" + names, form)
+                .headers()
+                .firstValue("Location")
+                .orElseThrow()
+                .replaceAll("^https?://[^/]+", "");
+        assertThat(shown(place)).contains("must not meet: acid with bleach gives off chlorine");
+        assertThat(shown(place + "/done")).contains("must not meet", "safety data sheet");
+        assertThat(shown("/studies/3")).doesNotContain("must not meet");
+    }
+}
