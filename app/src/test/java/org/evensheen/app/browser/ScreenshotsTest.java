@@ -30,7 +30,32 @@ class ScreenshotsTest {
                 page -> page.locator("[data-entry] input[name=amount]").fill("17.6"));
         shoot("verdict", 1280, 800, "/studies/1/verdict", page -> {});
         shoot("new-study", 1280, 800, "/studies/new", ScreenshotsTest::fill);
+        shoot(
+                "shelf",
+                1280,
+                800,
+                "/shelf",
+                page -> page.getByText("of 4 at slickness, firm").first().waitFor());
+        shoot(
+                "product",
+                1280,
+                800,
+                "/shelf/4",
+                page -> page.getByText("of 4 at slickness, firm").waitFor());
+        shoot("label", 1280, 800, "/shelf/new", ScreenshotsTest::label);
+        shoot("mixer", 1280, 800, "/mixer?product=12&dose=1:6", page -> {});
+        shoot("mixer-phone", 390, 844, "/mixer?product=1", page -> {});
+        shoot("cost", 1280, 800, "/mixer/cost?job=bucket+wash", page -> {});
+        shoot("done", 1280, 800, "/studies/3/done", page -> {});
         shoot("study-phone", 390, 844, "/studies/3", page -> {});
+    }
+
+    private static void label(Page page) {
+        page.locator("#name").fill("Sedge Rinseless");
+        page.locator("#kind").selectOption("rinseless");
+        page.locator("#line")
+                .fill("rinseless 1:240; drying aid 1:60; wait 3-1 min; lasts 3 weeks; 500 mL 18.40 EUR; pH 7");
+        page.locator("mark.unread").waitFor();
     }
 
     private static void fill(Page page) {

@@ -72,6 +72,16 @@ class PagesTest {
                     "/studies/" + id + "/verdict",
                     "/studies/" + id + "/readings",
                     "/verdicts",
+                    "/shelf",
+                    "/shelf?text=o&kind=soap",
+                    "/shelf/new",
+                    "/shelf/10",
+                    "/shelf/10/label",
+                    "/mixer",
+                    "/mixer?product=12",
+                    "/mixer/mix?product=12&at=500",
+                    "/mixer/cost",
+                    "/studies/" + id + "/done",
                     "/studies/2",
                     "/studies/2/verdict",
                     "/studies/3")) {
@@ -197,7 +207,10 @@ class PagesTest {
         "/studies/3?day=900",
         "/studies/3?section=QQ",
         "/nowhere",
-        "/studies/3/verdict?measure=shine"
+        "/studies/3/verdict?measure=shine",
+        "/shelf/987654",
+        "/mixer?product=987654",
+        "/shelf/1/photos/9.jpg"
     })
     void whatIsNotThereIsSaidKindly(String path) {
         HttpResponse<String> answer = Web.get(path);

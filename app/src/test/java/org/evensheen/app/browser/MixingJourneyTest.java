@@ -1,0 +1,128 @@
+package org.evensheen.app.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.evensheen.app.browser.ChromiumExtension.Visit;
+import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SampleProduct;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** What a person does at the Shelf and the Mixer, in a real browser. */
+@ExtendWith({LiveApp.class, ChromiumExtension.class})
+class MixingJourneyTest {
+    private Visit visit;
+    private Page page;
+
+    private void open(int width, String path) {
+        visit = Visit.of(width, width == 390 ? 844 : 800, ColorScheme.LIGHT);
+        page = visit.page();
+        page.navigate(path);
+    }
+
+    @AfterEach
+    void nothingComplained() {
+        assertThat(visit.complaints()).isEmpty();
+        visit.close();
+    }
+
+    private Locator amount() {
+        return page.locator(".amount").first();
+    }
+
+    private Locator chip(String text) {
+        return page.locator(".choices a")
+                .filter(new Locator.FilterOptions().setHasText(text))
+                .first();
+    }
+
+    @Test
+    void threeVesselsAreMixedOnAPhoneByTapsAlone() {
+        String name = SampleProduct.name("Sedge");
+        long id = SampleProduct.make(
+                name, "rinseless", "rinseless 1:240; drying aid 1:60; waterless 1:16; 500 mL 18.40 EUR", 500);
+        open(390, "/shelf/" + id);
+        page.getByText("Mix", new Page.GetByTextOptions().setExact(true))
+                .first()
+                .tap();
+        assertThat(amount()).containsText("49.8");
+        assertThat(amount()).isInViewport();
+        chip("drying aid").tap();
+        assertThat(amount()).containsText("8.20");
+        chip("Pump sprayer").tap();
+        assertThat(amount()).containsText("32.8");
+        chip("waterless").tap();
+        assertThat(amount()).containsText("29.4");
+        for (Locator target :
+                List.of(chip("waterless"), chip("Bucket"), page.locator("#at"), page.locator("#keep-form button"))) {
+            assertThat(target.boundingBox().height).as("room for a wet finger").isGreaterThanOrEqualTo(47.9);
+        }
+        page.locator("#keep-form button").tap();
+        assertThat(page.getByRole(com.microsoft.playwright.options.AriaRole.STATUS)
+                        .first())
+                .containsText("Kept: 29.4");
+        page.getByText("Undo").tap();
+        assertThat(page.locator("body")).not().containsText("Kept: ");
+        assertThat(SampleProduct.left(id)).isEqualTo(500);
+    }
+
+    @Test
+    void theSliderFollowsTheHandAndWhatItSaysIsWhatIsKept() {
+        long id = SampleProduct.make(SampleProduct.name("Sedge"), "rinseless", "prewash 1:100-400; 1 L 10 EUR", 1000);
+        open(1280, "/mixer?product=" + id);
+        assertThat(page.locator("#dose")).hasValue("1:200");
+        page.locator("#at").focus();
+        page.keyboard().press("End");
+        assertThat(page.locator(".strength")).containsText("4.0× the label's upper dose");
+        page.keyboard().press("Home");
+        assertThat(page.locator(".strength")).containsText("lower dose");
+        page.locator("#at").fill("500");
+        assertThat(page.locator(".strength")).containsText("As the label says");
+        String dose = page.locator("#dose").inputValue();
+        assertThat(page).hasURL(Pattern.compile("dose=1%3A"));
+        String shown = amount().textContent();
+        page.reload();
+        assertThat(page.locator("#dose")).hasValue(dose);
+        assertThat(amount()).hasText(shown);
+        page.locator("#keep-form button").click();
+        assertThat(page.getByRole(com.microsoft.playwright.options.AriaRole.STATUS)
+                        .first())
+                .containsText(shown.strip());
+    }
+
+    @Test
+    void aLabelIsTypedInALineAndItsMistakeIsMarkedAsItIsTyped() {
+        String name = SampleProduct.name("Sedge");
+        open(1280, "/shelf/new");
+        page.locator("#name").fill(name);
+        page.locator("#kind").selectOption("rinseless");
+        page.locator("#line").pressSequentially("rinseless 240:1; wait 1-3 min");
+        assertThat(page.locator("mark.unread")).hasText("240:1");
+        assertThat(page.locator("#read")).containsText("Write 1:240");
+        page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(page.locator("#line")).hasValue("rinseless 240:1; wait 1-3 min");
+        page.locator("#line").fill("rinseless 1:240; wait 1-3 min; 500 mL 18.40 EUR");
+        assertThat(page.locator("mark.unread")).hasCount(0);
+        page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(page.locator("h1")).hasText(name);
+        assertThat(page.locator("main")).containsText("4.15");
+    }
+
+    @Test
+    void whichOfTwoSoapsIsCheaperPerBucketIsSaidInASentence() {
+        open(390, "/mixer/cost");
+        page.locator("#job").selectOption("bucket wash");
+        assertThat(page.locator(".headline")).containsText("Sallow Plain Soap in 1 L is cheapest");
+        assertThat(page.locator(".headline")).containsText("its bottle costs");
+        page.locator("#fill").fill("10 L");
+        page.locator("#fill").blur();
+        assertThat(page.locator(".headline")).containsText("for a fill of 10");
+    }
+}
