@@ -35,19 +35,27 @@
     if (event.target.form?.dataset.draft && event.target.name) sessionStorage.setItem(slot(event.target), event.target.value);
   });
   const restore = () => {
-    document.querySelectorAll('form[data-draft] input:not([type=hidden]):not([type=radio])').forEach((input) => {
+    document.querySelectorAll('form[data-draft] :is(input:not([type=hidden]):not([type=radio]), textarea, select)').forEach((input) => {
       const typed = sessionStorage.getItem(slot(input));
-      if (!input.value && typed) {
+      if (typed && typed !== input.value && (!input.value || 'draftOver' in input.form.dataset)) {
         input.value = typed;
         input.dispatchEvent(new Event('input', { bubbles: true }));
       }
     });
   };
+  const forget = (draft) => Object.keys(sessionStorage).filter((key) => key.startsWith(`draft:${draft}:`)).forEach((key) => sessionStorage.removeItem(key));
   document.addEventListener('htmx:afterRequest', (event) => {
     const form = event.detail.elt;
-    if (event.detail.successful && form.dataset?.draft) {
-      Object.keys(sessionStorage).filter((key) => key.startsWith(`draft:${form.dataset.draft}:`)).forEach((key) => sessionStorage.removeItem(key));
-    }
+    if (event.detail.successful && form.dataset?.draft) forget(form.dataset.draft);
+  });
+  // A form that was sent as a page of its own is forgotten once another page has come in answer.
+  document.addEventListener('submit', (event) => {
+    if (event.target.dataset.draft) sessionStorage.setItem('sent', event.target.dataset.draft);
+  });
+  document.addEventListener('DOMContentLoaded', () => {
+    const sent = sessionStorage.getItem('sent');
+    sessionStorage.removeItem('sent');
+    if (sent && !$(`form[data-draft="${sent}"]`)) forget(sent);
   });
 
   // Focus goes to the next field to fill, unless the hand is on the tape or the screen is a phone just opened. A field

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.labels.LabelKeeper;
 import org.evensheen.app.labels.StockStore;
+import org.evensheen.app.page.Sheet;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.label.ProductKind;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -33,8 +34,8 @@ class DemoShelfLoader {
 
     void load(LocalDate today) {
         Map<String, Long> ids = new HashMap<>();
-        for (DemoShelf.Told told : DemoShelf.products()) {
-            ids.put(told.name(), product(told, today));
+        for (Sheet.Row told : DemoShelf.products()) {
+            ids.put(told.at("name"), product(told, today));
         }
         database.sql("update vessel set seconds_to_empty = 90, nozzle_ml_per_second = 120 where shape = 'foam-bottle'")
                 .update();
@@ -87,56 +88,64 @@ class DemoShelfLoader {
                         values ('USD', 'EUR', 0.92, :day, gen_random_uuid())""").param("day", today.minusDays(23)).update();
     }
 
-    private long product(DemoShelf.Told told, LocalDate today) {
+    private long product(Sheet.Row told, LocalDate today) {
+        String line = told.at("label");
         var outcome = labels.keep(new LabelKeeper.Draft(
                 Optional.empty(),
-                told.name(),
-                ProductKind.ofCode(told.kind()).orElseThrow(),
+                told.at("name"),
+                ProductKind.ofCode(told.at("kind")).orElseThrow(),
                 0,
-                told.line(),
-                LabelLine.read(told.line()).label(),
+                line,
+                LabelLine.read(line).label(),
                 UUID.randomUUID(),
                 WHO));
         long id = ((LabelKeeper.Outcome.Kept) outcome).product();
+        Optional<LocalDate> opened = number(told, "opened_days_ago").map(days -> today.minusDays(days.longValue()));
         stock.keepBottle(
                 id,
-                told.sizeMl(),
-                told.comeBy(),
-                Optional.of(today.minusDays(told.came())),
-                told.opened() < 0 ? Optional.empty() : Optional.of(today.minusDays(told.opened())),
+                number(told, "size_ml").orElseThrow(),
+                told.at("come_by"),
+                number(told, "came_days_ago").map(days -> today.minusDays(days.longValue())),
+                opened,
                 UUID.randomUUID(),
                 WHO);
-        if (told.gone() > 0) {
-            stock.keep(new StockStore.Draft(
-                    id,
-                    "poured",
-                    told.gone(),
-                    Optional.empty(),
-                    "",
-                    Optional.empty(),
-                    Optional.empty(),
-                    today.minusDays(Math.max(0, told.opened() / 2)),
-                    UUID.randomUUID(),
-                    WHO));
-        }
-        if (told.sprayMl() > 0) {
-            database.sql("""
-                            insert into calibration (product_id, counter, ml_each, grams_lost, count, density, kept_at, kept_by,
-                                                     page_key)
-                            values (:product, 'spray', :ml, :grams, 20, 1, :at, :by, gen_random_uuid())""")
-                    .param("product", id)
-                    .param("ml", told.sprayMl())
-                    .param("grams", told.sprayMl() * 20)
-                    .param(
-                            "at",
-                            java.sql.Timestamp.from(today.minusDays(Math.max(0, told.opened()))
-                                    .atTime(LocalTime.NOON)
-                                    .atZone(ZoneId.systemDefault())
-                                    .toInstant()))
-                    .param("by", WHO)
-                    .update();
-        }
+        number(told, "gone_ml")
+                .ifPresent(gone -> stock.keep(new StockStore.Draft(
+                        id,
+                        "poured",
+                        gone,
+                        Optional.empty(),
+                        "",
+                        Optional.empty(),
+                        Optional.empty(),
+                        today.minusDays(
+                                number(told, "opened_days_ago").orElse(0.0).longValue() / 2),
+                        UUID.randomUUID(),
+                        WHO)));
+        number(told, "spray_ml").ifPresent(ml -> calibration(id, ml, opened.orElse(today)));
         return id;
+    }
+
+    private static Optional<Double> number(Sheet.Row told, String column) {
+        return told.at(column).isEmpty() ? Optional.empty() : Optional.of(Double.valueOf(told.at(column)));
+    }
+
+    /** Twenty sprays weighed on the day the bottle was opened. */
+    private void calibration(long product, double sprayMl, LocalDate on) {
+        database.sql("""
+                        insert into calibration (product_id, counter, ml_each, grams_lost, count, density, kept_at, kept_by,
+                                                 page_key)
+                        values (:product, 'spray', :ml, :grams, 20, 1, :at, :by, gen_random_uuid())""")
+                .param("product", product)
+                .param("ml", sprayMl)
+                .param("grams", sprayMl * 20)
+                .param(
+                        "at",
+                        java.sql.Timestamp.from(on.atTime(LocalTime.NOON)
+                                .atZone(ZoneId.systemDefault())
+                                .toInstant()))
+                .param("by", WHO)
+                .update();
     }
 
     private void strip(long product, double ph, LocalDate on) {

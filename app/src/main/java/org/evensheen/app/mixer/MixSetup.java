@@ -74,13 +74,8 @@ record MixSetup(
         }
         LabelLine.TypedDose read = LabelLine.readDose(text);
         read.problem()
-                .ifPresent(p -> problems.put(
-                        "dose",
-                        "At “%s”: %s"
-                                .formatted(
-                                        text.substring(
-                                                Math.min(p.start(), text.length()), Math.min(p.end(), text.length())),
-                                        p.message())));
+                .ifPresent(p ->
+                        problems.put("dose", "At “%s”: %s".formatted(text.substring(p.start(), p.end()), p.message())));
         return read.dose();
     }
 

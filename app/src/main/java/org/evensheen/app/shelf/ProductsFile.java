@@ -108,13 +108,7 @@ final class ProductsFile {
         LabelLine.Outcome label = LabelLine.read(row.at("label"));
         for (LabelLine.Problem p : label.problems()) {
             problems.add("Line %d, label, at “%s”: %s"
-                    .formatted(
-                            row.line(),
-                            Sheet.shown(label.line()
-                                    .substring(
-                                            p.start(),
-                                            Math.min(p.end(), label.line().length()))),
-                            p.message()));
+                    .formatted(row.line(), Sheet.shown(label.line().substring(p.start(), p.end())), p.message()));
         }
         Optional<Bottle> bottle = row.at("size_ml").isEmpty() ? Optional.empty() : bottle(row, problems);
         return problems.size() == before

@@ -116,6 +116,58 @@ class MixingJourneyTest {
     }
 
     @Test
+    void aHalfTypedLabelSurvivesAReloadAndIsForgottenOnceItIsKept() {
+        String name = SampleProduct.name("Sedge");
+        open(1280, "/shelf/new");
+        page.locator("#name").fill(name);
+        page.locator("#kind").selectOption("soap");
+        page.locator("#line").fill("wash 1:100; pH");
+        page.reload();
+        assertThat(page.locator("#name")).hasValue(name);
+        assertThat(page.locator("#kind")).hasValue("soap");
+        assertThat(page.locator("#line")).hasValue("wash 1:100; pH");
+        assertThat(page.locator("mark.unread")).hasCount(1);
+        page.locator("#line").fill("wash 1:100; pH 7");
+        page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(page.locator("h1")).hasText(name);
+        page.getByText("Correct the label").click();
+        page.locator("#line").fill("wash 1:120; pH 7");
+        page.reload();
+        assertThat(page.locator("#line")).hasValue("wash 1:120; pH 7");
+        page.navigate("/shelf/new");
+        assertThat(page.locator("#line")).hasValue("");
+        assertThat(page.locator("#name")).hasValue("");
+    }
+
+    @Test
+    void theMixerIsWorkedByKeysAloneAndWithoutAScript() {
+        long id = SampleProduct.make(SampleProduct.name("Sedge"), "soap", "bucket wash 1:100-400; 1 L 10 EUR", 1000);
+        open(1280, "/mixer?product=" + id);
+        page.locator("#dose").focus();
+        page.keyboard().press("Control+A");
+        page.keyboard().type("1:300");
+        page.keyboard().press("Enter");
+        assertThat(amount()).containsText("39.9");
+        page.locator("#volume").focus();
+        page.keyboard().type("3 US gal");
+        page.keyboard().press("Enter");
+        assertThat(amount()).containsText("37.7");
+        assertThat(page.locator("#at")).not().hasValue("0");
+        Page bare = visit.context()
+                .browser()
+                .newContext(new com.microsoft.playwright.Browser.NewContextOptions()
+                        .setBaseURL(LiveApp.url())
+                        .setJavaScriptEnabled(false))
+                .newPage();
+        bare.navigate("/mixer?product=" + id);
+        bare.locator("#dose").fill("1:300");
+        bare.locator("#volume").fill("3 US gal");
+        bare.getByText("Reckon").click();
+        assertThat(bare.locator(".amount").first()).containsText("37.7");
+        bare.context().close();
+    }
+
+    @Test
     void whichOfTwoSoapsIsCheaperPerBucketIsSaidInASentence() {
         open(390, "/mixer/cost");
         page.locator("#job").selectOption("bucket wash");

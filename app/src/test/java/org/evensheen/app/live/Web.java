@@ -33,11 +33,16 @@ public final class Web {
         return send(headers.length == 0 ? request : request.headers(headers));
     }
 
-    /** Posts a file as a browser's form does. */
+    /** Posts a file as a browser's form does, in the field "file". */
     public static HttpResponse<String> upload(String path, byte[] file) {
+        return upload(path, "file", file);
+    }
+
+    /** Posts a file as a browser's form does. */
+    public static HttpResponse<String> upload(String path, String field, byte[] file) {
         String edge = "edge-of-part";
-        byte[] head = ("--" + edge + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"r.csv\"\r\n"
-                        + "Content-Type: text/csv\r\n\r\n")
+        byte[] head = ("--" + edge + "\r\nContent-Disposition: form-data; name=\"" + field
+                        + "\"; filename=\"r.csv\"\r\n" + "Content-Type: text/csv\r\n\r\n")
                 .getBytes(StandardCharsets.UTF_8);
         byte[] tail = ("\r\n--" + edge + "--\r\n").getBytes(StandardCharsets.UTF_8);
         byte[] body = new byte[head.length + file.length + tail.length];

@@ -11,6 +11,7 @@ import java.util.UUID;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SampleProduct;
+import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -201,46 +202,64 @@ class ShelfTest {
     }
 
     @Test
-    void theDemoShowsTheBottleThatWillNotLastToTheEndOfItsStudy() {
-        long kelter = LiveApp.database()
-                .sql("select id from product where name = 'Kelter Rinse-On'")
-                .query(Long.class)
-                .single();
-        String page = plain(Web.get("/shelf/" + kelter));
-        assertThat(page).contains("52.0 mL of 1 000 mL left", "lasts to the end");
+    void aBottleTellsWhetherItLastsToTheEndOfTheStudyItIsPlannedFor() {
+        String name = SampleProduct.name("Sedge");
+        long id = SampleProduct.make(name, "sealant", "5 mL per section; 2 coats", 100);
+        Map<String, String> study = new HashMap<>(Map.of(
+                "question",
+                "Which stays?",
+                "bed",
+                "Board",
+                "width",
+                "1500",
+                "height",
+                "1000",
+                "each",
+                "2",
+                "firstDay",
+                LocalDate.now().plusDays(3).toString(),
+                "freshAfter",
+                "1",
+                "every",
+                "7",
+                "visits",
+                "4"));
+        study.put("seed", "5");
+        study.put("key", UUID.randomUUID().toString());
+        Web.post("/studies?name=%s&name=Brock+Paste".formatted(name.replace(" ", "+")), study);
+        assertThat(plain(Web.get("/shelf/" + id))).contains("lasts to the end");
         Web.post(
-                "/shelf/" + kelter + "/pours",
+                "/shelf/" + id + "/pours",
                 Map.of(
                         "amount",
-                        "45 mL",
+                        "85 mL",
                         "what",
                         "taken",
                         "study",
-                        "3",
+                        "",
                         "key",
                         UUID.randomUUID().toString()));
-        assertThat(plain(Web.get("/shelf/" + kelter))).contains("too little to the end");
-        long pour = LiveApp.database()
-                .sql("select max(id) from pour where product_id = " + kelter)
-                .query(Long.class)
-                .single();
-        Web.post("/shelf/%d/pours/%d/undo".formatted(kelter, pour), Map.of());
+        // 15 mL are left; two sections take two coats of 5 mL each, and the pace so far goes on besides.
+        assertThat(plain(Web.get("/shelf/" + id))).contains("too little to the end");
     }
 
     @Test
     void standingsAreTunedToTheKey() {
-        assertThat(Web.get("/shelf/standings?products=" + product("Kelter Rinse-On") + "," + product("Curlew Foam"))
+        long study = SampleStudy.read().id();
+        String standings = "/shelf/%d/standings".formatted(product("Osier Spray Seal"));
+        String line = "id=\"standing-%d\" hx-swap-oob=\"true\">".formatted(study);
+        assertThat(Web.get(standings).body()).contains(line + "judged by code");
+        Web.post("/studies/" + study + "/key", Map.of());
+        assertThat(Web.get(standings).body()).containsPattern(line + "(shares )?place [123] of 3 at slickness");
+        assertThat(Web.get("/shelf/standings?products=" + product("Curlew Foam"))
                         .body())
-                .contains("judged by code", "of 4 at slickness, firm");
-        assertThat(Web.get("/shelf/%d/standings".formatted(product("Lowlight Mist")))
-                        .body())
-                .contains("judged by code")
-                .contains("anecdote");
+                .contains("of 4 at slickness, firm");
     }
 
     private static long product(String name) {
         return LiveApp.database()
-                .sql("select id from product where name = '" + name + "'")
+                .sql("select id from product where name = :name")
+                .param("name", name)
                 .query(Long.class)
                 .single();
     }
@@ -277,5 +296,32 @@ class ShelfTest {
                 .single();
         Web.post("/shelf/%d/bottles/%d/open".formatted(id, bottle), Map.of());
         assertThat(Web.get("/shelf/" + id).body()).contains("opened ").doesNotContain("Opened today");
+    }
+
+    @Test
+    void aPhotoIsAttachedOnceAndWhatIsNoneIsRefusedAtItsPlace() throws Exception {
+        long id = SampleProduct.make(SampleProduct.name("Sedge"), "soap", "wash 1:100", 0);
+        java.awt.image.BufferedImage image =
+                new java.awt.image.BufferedImage(400, 300, java.awt.image.BufferedImage.TYPE_INT_RGB);
+        java.io.ByteArrayOutputStream png = new java.io.ByteArrayOutputStream();
+        javax.imageio.ImageIO.write(image, "png", png);
+        String path = "/shelf/%d/photos?key=%s".formatted(id, UUID.randomUUID());
+        assertThat(Web.upload(path, "photo", png.toByteArray()).statusCode()).isEqualTo(302);
+        Web.upload(path, "photo", png.toByteArray());
+        String page = Web.get("/shelf/" + id).body();
+        assertThat(page.split("<img ", -1)).as("sent twice, kept once").hasSize(2);
+        String address = page.replaceAll("(?s).*<img[^>]* src=\"([^\"?]+)\\?.*", "$1");
+        HttpResponse<String> picture = Web.get(address);
+        assertThat(picture.headers().firstValue("Content-Type")).contains("image/jpeg");
+        assertThat(picture.headers().allValues("Cache-Control"))
+                .containsExactly("private, max-age=31536000, immutable");
+        HttpResponse<String> refused = Web.upload(
+                "/shelf/%d/photos?key=%s".formatted(id, UUID.randomUUID()), "photo", "no picture".getBytes());
+        assertThat(refused.statusCode()).isEqualTo(422);
+        assertThat(refused.body()).contains("Send JPEG, PNG or WebP");
+        HttpResponse<String> large = Web.upload(
+                "/shelf/%d/photos?key=%s".formatted(id, UUID.randomUUID()), "photo", new byte[21 * 1024 * 1024]);
+        assertThat(large.statusCode()).isEqualTo(413);
+        assertThat(large.body()).contains("A photo may be up to 20 MB");
     }
 }

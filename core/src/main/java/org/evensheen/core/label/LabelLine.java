@@ -84,14 +84,16 @@ public final class LabelLine {
             }
             return new Part(start, end, Optional.of(claim), Optional.empty());
         } catch (Unread e) {
-            return wrong(
-                    start,
-                    end,
-                    new Problem(
-                            start + e.start,
-                            Math.max(start + e.start + 1, Math.min(end, start + e.end)),
-                            e.getMessage()));
+            return wrong(start, end, placed(line.substring(start, end), e, start));
         }
+    }
+
+    /** A problem at its place; what is wanting at the end is told at the last word. */
+    private static Problem placed(String text, Unread e, int offset) {
+        boolean atEnd = e.start >= text.length();
+        int start = atEnd ? Math.max(0, text.stripTrailing().lastIndexOf(' ') + 1) : e.start;
+        int end = atEnd ? text.length() : Math.min(text.length(), e.end);
+        return new Problem(offset + start, offset + end, String.valueOf(e.getMessage()));
     }
 
     private static Part wrong(int start, int end, Problem problem) {
@@ -109,7 +111,7 @@ public final class LabelLine {
             c.end();
             return new TypedDose(Optional.of(dose), Optional.empty());
         } catch (Unread e) {
-            return new TypedDose(Optional.empty(), Optional.of(new Problem(e.start, e.end, e.getMessage())));
+            return new TypedDose(Optional.empty(), Optional.of(placed(typed, e, 0)));
         }
     }
 }

@@ -115,10 +115,10 @@ class LabelLineTest {
                 "wash 30 g per 10 L|30 g per|by weight",
                 "wash 3 sprays|3 sprays|Say what that is for",
                 "500 mL 18.40 EURO|EURO|not a currency",
-                "500 mL 18.40 XXX|XXX|not a currency",
+                "500 mL 18.40 XAU|XAU|not a currency",
                 "500 mL $18.40|$|More than one currency",
                 "500 mL 0 EUR|0 EUR|zero",
-                "500 mL 18.40|500 mL 18.40|currency too",
+                "500 mL 18.40|18.40|currency too",
                 "18.40 EUR|18.40 EUR|Say for what size",
                 "500 mL 1,250 EUR|1,250|can be 1250 or 1.2500",
                 "500 mL 1.2.3 EUR|1.2.3|not a number",
@@ -126,7 +126,7 @@ class LabelLineTest {
                 "for bumper|bumper|not a surface",
                 "caution dragons|dragons|not a caution",
                 "wait soon|soon|A time is wanted",
-                "wait 3|wait 3|unit of time",
+                "wait 3|3|unit of time",
                 "wait 2 min - 30 s|2 min - 30 s|runs downwards",
                 "panel 30-5 °C|30-5|runs downwards",
                 "dry 12 h and cool|and cool|not read here",
@@ -141,11 +141,7 @@ class LabelLineTest {
         assertThat(problem.message()).contains(saying);
         assertThat(line.substring(problem.start(), problem.end()))
                 .as(problem.message())
-                .isIn(place, line.substring(problem.start(), problem.start() + 1));
-        assertThat(problem.start()).isBetween(6, 6 + written.length());
-        if (!place.equals(written)) {
-            assertThat(problem.start()).isEqualTo(6 + written.indexOf(place));
-        }
+                .isEqualTo(place);
     }
 
     @Test

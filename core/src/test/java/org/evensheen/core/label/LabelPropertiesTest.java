@@ -35,7 +35,10 @@ class LabelPropertiesTest {
         LabelLine.Outcome read = LabelLine.read(line);
         for (LabelLine.Part part : read.parts()) {
             assertThat(part.claim().isPresent()).isNotEqualTo(part.problem().isPresent());
-            part.problem().ifPresent(p -> assertThat(p.start()).isBetween(part.start(), part.end()));
+            part.problem().ifPresent(p -> {
+                assertThat(p.start()).isGreaterThanOrEqualTo(part.start()).isLessThan(p.end());
+                assertThat(p.end()).isLessThanOrEqualTo(part.end());
+            });
         }
         assertThat(LabelLine.read(read.label().print()).label()).isEqualTo(read.label());
     }

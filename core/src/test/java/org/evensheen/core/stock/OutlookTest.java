@@ -8,6 +8,8 @@ import java.util.List;
 import org.evensheen.core.stock.Outlook.Draw;
 import org.evensheen.core.stock.Pace.Used;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class OutlookTest {
     private static final LocalDate TODAY = LocalDate.of(2026, 2, 20);
@@ -43,5 +45,31 @@ class OutlookTest {
         assertThat(Pace.perDay(TODAY, List.of(new Used(TODAY.minusDays(300), 900), new Used(TODAY.minusDays(3), 56))))
                 .isCloseTo(1, within(1e-9));
         assertThat(Pace.perDay(TODAY, List.of())).isZero();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "0, 1000, 500, 500, 1",
+        "499, 501, 500, 1, 1",
+        "500, 500, 500, 500, 0",
+        "620, 380, 500, 380, 0",
+        "-30, 1030, 500, 500, 1",
+        "1200, 0, 500, 0, 0"
+    })
+    void bottlesAreEmptiedOneAfterTheOther(double used, double left, double size, double inUse, int full) {
+        assertThat(Remaining.of(List.of(500.0, 500.0), used)).isEqualTo(new Remaining(left, size, inUse, full));
+    }
+
+    @Test
+    void onlyTheLastBottleCanBeNearlyEmpty() {
+        assertThat(Remaining.of(List.of(500.0, 500.0), 480).nearlyEmpty()).isFalse();
+        assertThat(Remaining.of(List.of(500.0), 430).nearlyEmpty()).isTrue();
+        assertThat(Remaining.of(List.of(500.0), 420).nearlyEmpty())
+                .as("16 % are left")
+                .isFalse();
+        assertThat(Remaining.of(List.of(), 0).nearlyEmpty())
+                .as("no bottle at all")
+                .isFalse();
+        assertThat(Remaining.of(List.of(), 50)).isEqualTo(new Remaining(0, 0, 0, 0));
     }
 }

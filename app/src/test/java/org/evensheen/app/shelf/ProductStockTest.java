@@ -1,0 +1,117 @@
+package org.evensheen.app.shelf;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.evensheen.app.labels.Product;
+import org.evensheen.app.labels.StockStore.Bottle;
+import org.evensheen.app.labels.StockStore.Pour;
+import org.evensheen.app.shelf.ProductStock.Taking;
+import org.evensheen.core.label.LabelLine;
+import org.evensheen.core.label.ProductKind;
+import org.evensheen.core.mixing.Calibration;
+import org.evensheen.core.mixing.Counter;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ProductStockTest {
+    private static final LocalDate TODAY = LocalDate.of(2026, 6, 15);
+
+    private static Product product(String line) {
+        return new Product(
+                1,
+                "Sedge",
+                ProductKind.SEALANT,
+                Optional.of(1L),
+                1,
+                line,
+                LabelLine.read(line).label(),
+                List.of(new Calibration(Counter.SPRAY, 1.5)),
+                Optional.empty());
+    }
+
+    private static Pour pour(double ml, int daysAgo, Optional<Long> study, boolean undone) {
+        return new Pour(
+                1,
+                1,
+                "poured",
+                ml,
+                Optional.empty(),
+                "",
+                Optional.empty(),
+                Optional.empty(),
+                study,
+                TODAY.minusDays(daysAgo),
+                "Ana",
+                undone);
+    }
+
+    private static Bottle bottle(double ml, int openedDaysAgo) {
+        return new Bottle(
+                1,
+                ml,
+                "bought",
+                Optional.empty(),
+                openedDaysAgo < 0 ? Optional.empty() : Optional.of(TODAY.minusDays(openedDaysAgo)));
+    }
+
+    private static Taking taking(boolean applied, int startsIn, int endsIn, int sections, double poured) {
+        return new Taking(
+                9, "Which stays?", TODAY.plusDays(startsIn), TODAY.plusDays(endsIn), applied, sections, poured);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "3-5 sprays per section; 2 coats|12",
+                "10 mL per panel|10",
+                "1:249|1",
+                "ready to use|2",
+                "1-2 coats|4"
+            })
+    void whatASectionTakesIsTheLabelsOrElseAPlainGuess(String line, double ml) {
+        assertThat(ProductStock.onSection(product(line))).isCloseTo(ml, within(1e-9));
+    }
+
+    @Test
+    void aPlannedStudyTakesItsSectionsWhenItBegins() {
+        ProductStock stock = ProductStock.of(
+                product("5 mL per section"),
+                List.of(bottle(100, 20)),
+                List.of(pour(75, 100, Optional.empty(), false), pour(500, 2, Optional.empty(), true)),
+                List.of(taking(false, 10, 60, 6, 0), taking(true, -90, -10, 6, 40)),
+                TODAY);
+        assertThat(stock.remaining().leftMl())
+                .as("an undone pour takes nothing")
+                .isEqualTo(25);
+        assertThat(stock.perDay()).as("nothing in the last eight weeks").isZero();
+        assertThat(stock.outlook().emptyOn())
+                .as("30 mL on day 10, where 25 are left")
+                .contains(TODAY.plusDays(10));
+        assertThat(stock.outlook().studies())
+                .as("the one that is over takes no more")
+                .hasSize(1);
+        assertThat(stock.outlook().studies().get(0).wantingMl()).isEqualTo(5);
+    }
+
+    @Test
+    void aRunningStudyGoesOnAtItsOwnPaceAndTheRestAtItsOwn() {
+        ProductStock stock = ProductStock.of(
+                product("5 mL per section"),
+                List.of(bottle(500, 20), bottle(500, -1)),
+                List.of(pour(60, 20, Optional.of(9L), false), pour(40, 10, Optional.empty(), false)),
+                List.of(taking(true, -30, 30, 6, 60)),
+                TODAY);
+        assertThat(stock.remaining().full()).isEqualTo(1);
+        assertThat(stock.remaining().inUseMl()).isEqualTo(400);
+        assertThat(stock.perDay()).as("40 mL in ten days").isCloseTo(4, within(1e-9));
+        // 2 mL a day for the study to day 30 and 4 mL a day besides: 180 mL by then, 900 mL by day 210.
+        assertThat(stock.outlook().studies().get(0).lasts()).isTrue();
+        assertThat(stock.outlook().emptyOn()).contains(TODAY.plusDays(210));
+    }
+}
