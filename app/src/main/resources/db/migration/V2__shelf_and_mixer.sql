@@ -95,6 +95,7 @@ create table pour (
 );
 create index pour_by_product on pour (product_id, poured_on);
 create index pour_by_vessel on pour (vessel_id, id desc) where vessel_id is not null;
+create index pour_by_mix on pour (id desc) where kind = 'mixed';
 create index pour_by_study on pour (study_id) where study_id is not null;
 comment on table pour is 'What was taken from a product''s bottles. Undone, never deleted.';
 comment on column pour.product_ml is 'mL taken; for a weighing, what was gone without being logged, below 0 if more was left than thought.';

@@ -7,12 +7,17 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.evensheen.app.labels.Product;
+import org.evensheen.app.labels.ProductStore;
+import org.evensheen.app.labels.StockStore;
 import org.evensheen.app.readings.ReadingBatch;
 import org.evensheen.app.studies.ApplicationStore;
 import org.evensheen.app.studies.KeptReading;
+import org.evensheen.app.studies.StudyDraft;
 import org.evensheen.app.studies.StudyMaker;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.label.LabelLine;
+import org.evensheen.core.mixing.Dose;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Happening;
 import org.evensheen.core.study.Measure;
@@ -38,6 +43,8 @@ class DemoLoader implements ApplicationRunner {
     private final DemoShelfLoader shelf;
     private final StudyMaker maker;
     private final ApplicationStore applications;
+    private final ProductStore products;
+    private final StockStore stock;
     private final StudyStore studies;
     private final ReadingBatch readings;
     private final TransactionTemplate transaction;
@@ -48,6 +55,8 @@ class DemoLoader implements ApplicationRunner {
             DemoShelfLoader shelf,
             StudyMaker maker,
             ApplicationStore applications,
+            ProductStore products,
+            StockStore stock,
             StudyStore studies,
             ReadingBatch readings,
             TransactionTemplate transaction,
@@ -56,6 +65,8 @@ class DemoLoader implements ApplicationRunner {
         this.shelf = shelf;
         this.maker = maker;
         this.applications = applications;
+        this.products = products;
+        this.stock = stock;
         this.studies = studies;
         this.readings = readings;
         this.transaction = transaction;
@@ -89,23 +100,44 @@ class DemoLoader implements ApplicationRunner {
                     .param("key", UUID.randomUUID())
                     .update();
         }
-        for (DemoWorld.Done done : told.done()) {
-            applications.keep(new ApplicationStore.Draft(
-                    id,
-                    done.contender(),
-                    done.day(),
-                    done.job(),
-                    LabelLine.readDose(done.dose()).dose(),
-                    done.waited() > 0 ? Optional.of((double) done.waited()) : Optional.empty(),
-                    done.coats() > 0 ? Optional.of(done.coats()) : Optional.empty(),
-                    UUID.randomUUID(),
-                    WHO));
-        }
+        told.done().forEach(done -> apply(id, told.draft(), done));
         StudyRecord record = studies.load(id).record();
         readings.keep(id, kept(told, record));
         if (told.keyOpen()) {
             studies.openKey(id);
         }
+    }
+
+    /** Notes how a product was put on, and takes what that needed from its bottle. */
+    private void apply(long study, StudyDraft draft, DemoWorld.Done done) {
+        Optional<Dose> dose = LabelLine.readDose(done.dose()).dose();
+        applications.keep(new ApplicationStore.Draft(
+                study,
+                done.contender(),
+                done.day(),
+                done.job(),
+                dose,
+                done.waited() > 0 ? Optional.of((double) done.waited()) : Optional.empty(),
+                done.coats() > 0 ? Optional.of(done.coats()) : Optional.empty(),
+                UUID.randomUUID(),
+                WHO));
+        Product product =
+                products.named(draft.contenders().get(done.contender()).name()).orElseThrow();
+        long sections = draft.sections().stream()
+                .filter(s -> s.contender() == done.contender())
+                .count();
+        dose.flatMap(d -> d.onPlace(product.calibrations()))
+                .ifPresent(ml -> stock.keep(new StockStore.Draft(
+                        product.id(),
+                        "poured",
+                        ml.middle() * sections * Math.max(1, done.coats()),
+                        Optional.empty(),
+                        done.job(),
+                        Optional.empty(),
+                        Optional.of(study),
+                        draft.firstDay().plusDays(done.day()),
+                        UUID.randomUUID(),
+                        WHO)));
     }
 
     private List<KeptReading> kept(DemoWorld.Told told, StudyRecord record) {

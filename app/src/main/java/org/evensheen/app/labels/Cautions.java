@@ -11,7 +11,7 @@ import org.evensheen.core.cautions.Meeting;
  * Cautions as every page shows them.
  *
  * @param what what each hazard does
- * @param wear what to wear, in a line
+ * @param wear what to wear and have, in a line
  * @param never what never to do
  */
 public record Cautions(List<String> what, String wear, List<String> never) {

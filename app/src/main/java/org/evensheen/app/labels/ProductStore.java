@@ -96,24 +96,45 @@ public class ProductStore {
     /** Products whose labels offer a job, in order of name; at most {@code most}. */
     public List<Product> offering(String job, int most) {
         return database.sql(PRODUCT + """
-                         where l.id in (select label_id from label_use where job = :job)
-                         order by lower(p.name) limit :most""")
+                         where p.id in (
+                             select l.product_id from label_use u join label l on l.id = u.label_id
+                             where u.job = :job and not exists (
+                                 select 1 from label n where n.product_id = l.product_id and n.number > l.number)
+                             limit :most)
+                         order by lower(p.name)""")
                 .param("job", job.strip().toLowerCase(Locale.ROOT))
                 .param("most", most)
                 .query((row, n) -> product(row))
                 .list();
     }
 
-    /** Products whose names hold a text, those used last first; at most {@code most}. */
-    public List<Product> search(String text, int most) {
-        return database.sql(PRODUCT + """
-                         where position(lower(:text) in lower(p.name)) > 0 and l.id is not null
-                         order by (select max(id) from pour where product_id = p.id) desc nulls last, lower(p.name)
-                         limit :most""")
+    /** A product by its name alone. */
+    public record Named(long id, String name) {}
+
+    /** Products whose names hold a text, in order of name; at most {@code most}. */
+    public List<Named> search(String text, int most) {
+        return database.sql("""
+                        select id, name from product where position(lower(:text) in lower(name)) > 0
+                        order by lower(name) limit :most""")
                 .param("text", text.strip())
                 .param("most", most)
-                .query((row, n) -> product(row))
+                .query(Named.class)
                 .list();
+    }
+
+    /** Products that were mixed last, the last first; then others by name; at most {@code most}. */
+    public List<Named> lastUsed(int most) {
+        return database.sql("""
+                        with poured as (
+                            select product_id as id, max(id) as at
+                            from (select id, product_id from pour where kind = 'mixed' order by id desc limit 200) late
+                            group by product_id),
+                        named as (select id, 0 as at from product order by lower(name) limit :most),
+                        chosen as (
+                            select id, max(at) as at from (select * from poured union all select * from named) either
+                            group by id order by max(at) desc limit :most)
+                        select p.id, p.name from chosen join product p on p.id = chosen.id
+                        order by chosen.at desc, lower(p.name)""").param("most", most).query(Named.class).list();
     }
 
     /** The label of that number, as it was then. */

@@ -75,7 +75,7 @@ class CalibrationController {
         }
         if (!problems.isEmpty()) {
             response.setStatus(422);
-            return mixer.show(asked, new Filled(typed, problems), model);
+            return mixer.show(asked, new Filled("weigh", typed, problems), model);
         }
         long product =
                 products.load(java.util.Objects.requireNonNull(asked.product())).id();
@@ -132,7 +132,7 @@ class CalibrationController {
         }
         if (!problems.isEmpty()) {
             response.setStatus(422);
-            return mixer.show(asked, new Filled(typed, problems), model);
+            return mixer.show(asked, new Filled("vessel", typed, problems), model);
         }
         return "redirect:" + asked.address("/mixer");
     }

@@ -11,14 +11,15 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Filled;
 import org.evensheen.core.cost.Money;
 import org.evensheen.core.cost.Rate;
 import org.evensheen.core.label.PriceLine;
-import org.evensheen.core.label.ProductKind;
 import org.evensheen.core.study.TypedNumber;
 import org.evensheen.core.units.Decimal;
 import org.evensheen.core.units.TypedVolume;
@@ -31,8 +32,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** The same job across products: what it costs, and why. */
 @Controller
 class CostController {
-    private static final int MOST_PRODUCTS = 40;
-    private static final int MOST_ITEMS = 6;
+    private static final int MOST_PRODUCTS = 24;
+    private static final int MOST_ITEMS = 5;
 
     private final ProductStore products;
     private final CostStore costs;
@@ -56,8 +57,10 @@ class CostController {
         List<Product> offering = products.offering(job, MOST_PRODUCTS);
         List<Rate> rates = costs.rates();
         Map<String, String> problems = new LinkedHashMap<>();
-        String fill = or(typed, "fill", usualFill(offering));
-        String car = or(typed, "car", offering.stream().anyMatch(p -> p.kind().washes()) ? fill : "240 mL");
+        Usual usual = usual(offering, job);
+        String fill = or(typed, "fill", usual.fill);
+        String car = or(typed, "car", usual.car);
+        String per = or(typed, "per", usual.per);
         String panels = or(typed, "panels", "12");
         String code = or(typed, "in", usualCurrency(offering));
         CostRows.Common common = new CostRows.Common(
@@ -69,13 +72,13 @@ class CostController {
                     return Currency.getInstance("EUR");
                 }));
         CostRows reckoned = new CostRows(common, rates, typed);
-        CostPage.Basis basis = CostPage.Basis.of(typed.getOrDefault("per", ""));
+        CostPage.Basis basis = CostPage.Basis.of(per);
         List<CostRows.Row> rows = reckoned.of(
                 offering, job, costs.bundled(offering.stream().map(Product::id).toList()), basis::of);
         model.addAttribute(
                 "page",
                 CostPage.of(
-                        new CostPage.Asked(job, typed.getOrDefault("per", ""), code, fill, car, panels),
+                        new CostPage.Asked(job, per, code, fill, car, panels),
                         common,
                         jobs,
                         reckoned,
@@ -86,7 +89,7 @@ class CostController {
         model.addAttribute(
                 "items", java.util.stream.IntStream.range(0, MOST_ITEMS).boxed().toList());
         model.addAttribute("key", UUID.randomUUID());
-        model.addAttribute("today", LocalDate.now(clock));
+        model.addAttribute("today", LocalDate.now(clock).toString());
         return "mixer/cost";
     }
 
@@ -95,9 +98,20 @@ class CostController {
         return text.isEmpty() ? usual : text;
     }
 
-    private static String usualFill(List<Product> offering) {
-        boolean foam = !offering.isEmpty() && offering.stream().allMatch(p -> p.kind() == ProductKind.FOAM);
-        return foam ? "1 L" : offering.stream().anyMatch(p -> p.kind().washes()) ? "12 L" : "500 mL";
+    /** What a job is mostly reckoned by: a fill, mix for a car, and what is counted. */
+    private record Usual(String fill, String car, String per) {}
+
+    /** A bucket or a foam bottle does a car; what is sprayed takes some 20 mL a panel. */
+    private static Usual usual(List<Product> offering, String job) {
+        Set<String> shapes =
+                offering.stream().map(p -> MixSetup.usual(p, p.use(job))).collect(Collectors.toSet());
+        return shapes.equals(Set.of("bucket"))
+                ? new Usual("12 L", "12 L", "use")
+                : shapes.equals(Set.of("foam-bottle"))
+                        ? new Usual("1 L", "1 L", "use")
+                        : shapes.contains("sprayer") || shapes.isEmpty()
+                                ? new Usual("500 mL", "240 mL", "car")
+                                : new Usual("12 L", "12 L", "use");
     }
 
     /** The currency that most prices are in. */
@@ -151,7 +165,7 @@ class CostController {
         }
         if (!problems.isEmpty()) {
             response.setStatus(422);
-            return show(typed, new Filled(typed, problems), model);
+            return show(typed, new Filled("rate", typed, problems), model);
         }
         costs.keepRate(new Rate(from.orElseThrow(), to.orElseThrow(), worth.orElseThrow(), on), key);
         return "redirect:/mixer/cost?job=" + encoded(typed.getOrDefault("job", ""));
@@ -177,7 +191,7 @@ class CostController {
         }
         if (!problems.isEmpty()) {
             response.setStatus(422);
-            return show(typed, new Filled(typed, problems), model);
+            return show(typed, new Filled("bundle", typed, problems), model);
         }
         costs.keepBundle(name, price.price().orElseThrow(), LocalDate.now(clock), items, key);
         return "redirect:/mixer/cost?job=" + encoded(typed.getOrDefault("job", ""));

@@ -53,7 +53,7 @@ record CostPage(
             return java.util.Arrays.stream(values())
                     .filter(b -> b.code.equals(code))
                     .findFirst()
-                    .orElse(USE);
+                    .orElse(CAR);
         }
 
         Money of(Costs costs) {
@@ -76,15 +76,11 @@ record CostPage(
             String bar,
             boolean first,
             String takes,
-            String dose,
-            String doseUsed,
-            String car,
-            String carUsed,
-            String price,
-            String priceUsed,
-            String doseProblem,
-            String carProblem,
-            String priceProblem) {}
+            List<Field> fields,
+            boolean open) {}
+
+    /** An assumption of a row: what was typed over it, what counts without, and what is wrong. */
+    record Field(String name, String label, String typed, String used, String problem) {}
 
     static CostPage of(
             Asked asked,
@@ -145,7 +141,10 @@ record CostPage(
 
     private static Line line(
             Row row, CostRows.Common common, Basis basis, double dearest, boolean first, CostRows reckoned) {
-        Map<String, String> problems = reckoned.problems;
+        List<Field> fields = List.of(
+                field("dose", "Strength", row.dose().print(), row, reckoned),
+                field("car", "Mix a car", Figures.volume(row.carMl()), row, reckoned),
+                field("price", "Price", row.price().map(Money::print).orElse("18.40 EUR"), row, reckoned));
         Optional<Costs> costs = row.costs();
         String from = row.bundle().isEmpty() ? row.size() : row.size() + " from " + row.bundle();
         return new Line(
@@ -159,15 +158,13 @@ record CostPage(
                         .orElse(0.0)),
                 first,
                 takes(row, common),
-                reckoned.typed("dose" + row.key()),
-                row.dose().print(),
-                reckoned.typed("car" + row.key()),
-                Figures.volume(row.carMl()),
-                reckoned.typed("price" + row.key()),
-                row.price().map(Money::print).orElse("18.40 EUR"),
-                problems.getOrDefault("dose" + row.key(), ""),
-                problems.getOrDefault("car" + row.key(), ""),
-                problems.getOrDefault("price" + row.key(), ""));
+                fields,
+                fields.stream().anyMatch(f -> !f.problem.isEmpty()));
+    }
+
+    private static Field field(String what, String label, String used, Row row, CostRows reckoned) {
+        String name = what + row.key();
+        return new Field(name, label, reckoned.typed(name), used, reckoned.problems.getOrDefault(name, ""));
     }
 
     private static String takes(Row row, CostRows.Common common) {

@@ -125,7 +125,6 @@ final class CostRows {
         double carMl = carMl(key, dose, product);
         Optional<Money> price = price(key, told);
         Optional<Money> converted = price.flatMap(p -> converted(p));
-        Optional<Double> fill = dose.mixed() ? Optional.of(common.fillMl) : Optional.empty();
         return Optional.of(new Row(
                 key,
                 product,
@@ -137,7 +136,8 @@ final class CostRows {
                 share,
                 carMl,
                 price,
-                converted.map(p -> Costs.of(new Costs.Assumed(share, carMl, common.panels, fill), p, sizeMl))));
+                converted.map(
+                        p -> Costs.of(new Costs.Assumed(share, carMl, common.panels, common.fillMl), p, sizeMl))));
     }
 
     private Optional<Money> converted(Money price) {

@@ -55,7 +55,9 @@ record MixResult(
 
     /** The result; empty until there is a strength and a volume. */
     static Optional<MixResult> of(MixSetup setup, Known known) {
-        if (setup.share().isEmpty() || setup.totalMl().isEmpty()) {
+        if (setup.share().isEmpty()
+                || setup.totalMl().isEmpty()
+                || !setup.dose().orElseThrow().mixed()) {
             return Optional.empty();
         }
         double share = setup.share().get();

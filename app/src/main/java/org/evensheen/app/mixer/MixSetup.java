@@ -88,8 +88,8 @@ record MixSetup(
                 .or(() -> vessels.stream().filter(v -> v.shape().equals(shape)).findFirst());
     }
 
-    /** A wash's first use is mixed in a bucket, foam in its bottle, all else in a sprayer. */
-    private static String usual(Product product, Optional<Claim.Use> use) {
+    /** The shape of vessel that a use is mostly mixed in: a wash's first in a bucket, foam in its bottle, else a sprayer. */
+    static String usual(Product product, Optional<Claim.Use> use) {
         boolean first = use.isPresent() && product.label().uses().indexOf(use.get()) == 0;
         if (product.kind() == ProductKind.FOAM && first) {
             return "foam-bottle";

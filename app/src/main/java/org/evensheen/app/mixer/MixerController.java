@@ -11,6 +11,7 @@ import java.util.UUID;
 import org.evensheen.app.labels.Cautions;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
+import org.evensheen.app.labels.ProductStore.Named;
 import org.evensheen.app.labels.StockStore;
 import org.evensheen.app.mixer.VesselStore.Vessel;
 import org.evensheen.app.page.Figures;
@@ -72,7 +73,9 @@ class MixerController {
                 asked.seconds(),
                 asked.flow(),
                 null);
-        model.addAttribute("page", MixerPage.of(now, settled.setup, List.of(), settled.vessels, settled.result));
+        model.addAttribute(
+                "page",
+                MixerPage.of(now, settled.setup, List.of(), settled.vessels, settled.remaining, settled.result));
         model.addAttribute("outOfBand", true);
         model.addAttribute("key", UUID.randomUUID());
         response.setHeader("HX-Replace-Url", now.address("/mixer"));
@@ -81,18 +84,22 @@ class MixerController {
 
     String show(Asked asked, Filled filled, Model model) {
         Settled settled = settle(asked);
-        List<Product> recent = new ArrayList<>(products.search(Asked.text(asked.search()), MOST_CHIPS));
+        String search = Asked.text(asked.search());
+        List<Named> recent =
+                new ArrayList<>(search.isEmpty() ? products.lastUsed(MOST_CHIPS) : products.search(search, MOST_CHIPS));
         settled.setup.product().ifPresent(p -> {
             recent.removeIf(r -> r.id() == p.id());
-            recent.add(0, p);
+            recent.add(0, new Named(p.id(), p.name()));
         });
-        model.addAttribute("page", MixerPage.of(asked, settled.setup, recent, settled.vessels, settled.result));
+        model.addAttribute(
+                "page", MixerPage.of(asked, settled.setup, recent, settled.vessels, settled.remaining, settled.result));
         model.addAttribute("filled", filled);
         model.addAttribute("key", UUID.randomUUID());
         return "mixer/mixer";
     }
 
-    private record Settled(MixSetup setup, List<Vessel> vessels, Optional<MixResult> result) {}
+    private record Settled(
+            MixSetup setup, List<Vessel> vessels, Optional<Remaining> remaining, Optional<MixResult> result) {}
 
     private Settled settle(Asked asked) {
         Optional<Product> product = asked.productChosen().map(products::load);
@@ -109,7 +116,10 @@ class MixerController {
                         .formatted(m))
                 .toList();
         return new Settled(
-                setup, all, MixResult.of(setup, new MixResult.Known(remaining, warnings, LocalDate.now(clock))));
+                setup,
+                all,
+                remaining,
+                MixResult.of(setup, new MixResult.Known(remaining, warnings, LocalDate.now(clock))));
     }
 
     /** Keeps a mix: its product is gone from the bottle. */

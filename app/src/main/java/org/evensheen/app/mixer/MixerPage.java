@@ -7,10 +7,14 @@ import java.util.List;
 import java.util.Optional;
 import org.evensheen.app.labels.Cautions;
 import org.evensheen.app.labels.Product;
+import org.evensheen.app.labels.ProductStore.Named;
 import org.evensheen.app.mixer.VesselStore.Vessel;
 import org.evensheen.app.page.Figures;
+import org.evensheen.core.label.Claim;
 import org.evensheen.core.mixing.Counter;
 import org.evensheen.core.mixing.Dose;
+import org.evensheen.core.mixing.Place;
+import org.evensheen.core.stock.Remaining;
 import org.evensheen.core.units.Span;
 import org.jspecify.annotations.Nullable;
 
@@ -19,10 +23,13 @@ import org.jspecify.annotations.Nullable;
  *
  * @param result the millilitres; absent until there is a strength and a volume
  * @param scale the slider's label range; absent if there is no slider
- * @param direct what to do with a product that is not mixed; empty if it is
+ * @param straight what goes straight onto a place; absent for what is mixed
+ * @param direct what is wanting before millilitres can be told
  */
 record MixerPage(
         Asked asked,
+        List<Asked.Part> hidden,
+        List<Asked.Part> hiddenButDose,
         List<Chip> products,
         List<Chip> jobs,
         List<Chip> vessels,
@@ -32,10 +39,13 @@ record MixerPage(
         @Nullable Foam foam,
         @Nullable Scale scale,
         @Nullable MixResult result,
+        @Nullable Direct straight,
         List<String> direct,
         Cautions cautions,
         List<String> problems,
         List<Counter> counters) {
+
+    private static final int PANELS = 12;
 
     /** Something to choose by a tap. */
     record Chip(String address, String text, String under, boolean chosen) {}
@@ -47,9 +57,14 @@ record MixerPage(
     record Scale(int place, String labelX, String labelWidth, String weak, String strong, boolean labelled) {}
 
     static MixerPage of(
-            Asked asked, MixSetup setup, List<Product> recent, List<Vessel> vessels, Optional<MixResult> result) {
+            Asked asked,
+            MixSetup setup,
+            List<Named> recent,
+            List<Vessel> vessels,
+            Optional<Remaining> remaining,
+            Optional<MixResult> result) {
         List<Chip> products = new ArrayList<>();
-        for (Product p : recent) {
+        for (Named p : recent) {
             boolean chosen = setup.product().filter(c -> c.id() == p.id()).isPresent();
             products.add(new Chip("/mixer?product=" + p.id(), p.name(), "", chosen));
         }
@@ -58,6 +73,8 @@ record MixerPage(
                 : setup.dose().filter(d -> d.mixed()).map(Dose::print).orElse("");
         return new MixerPage(
                 asked,
+                asked.parts(),
+                asked.partsButDose(),
                 products,
                 setup.product().map(p -> jobs(asked, setup, p)).orElse(List.of()),
                 vessels.stream()
@@ -82,6 +99,7 @@ record MixerPage(
                 foam(asked, setup),
                 setup.strength().map(s -> scale(s, result)).orElse(null),
                 result.orElse(null),
+                straight(setup, remaining),
                 direct(setup),
                 Cautions.of(setup.product().map(Product::hazards).orElse(new java.util.TreeSet<>())),
                 List.copyOf(setup.problems().values()),
@@ -125,6 +143,30 @@ record MixerPage(
                 s.label().isPresent());
     }
 
+    /** What goes straight onto a place. */
+    record Direct(String amount, String place, List<String> lines) {}
+
+    private static @Nullable Direct straight(MixSetup setup, Optional<Remaining> remaining) {
+        Optional<Dose> dose = setup.use().map(Claim.Use::dose).filter(d -> !d.mixed());
+        if (dose.isEmpty() || setup.dose().filter(Dose::mixed).isPresent()) {
+            return null;
+        }
+        Optional<Span> ml = dose.get().onPlace(setup.product().orElseThrow().calibrations());
+        String place = dose.get().countedFor().map(Place::word).orElse("");
+        List<String> lines = new ArrayList<>();
+        lines.add("Not mixed: %s.".formatted(dose.get().print()));
+        ml.ifPresent(span -> {
+            lines.add("For %d %ss: %s.".formatted(PANELS, place, millilitres(span.times(PANELS))));
+            remaining
+                    .filter(r -> r.sizeMl() > 0)
+                    .ifPresent(r -> lines.add("%s left: enough for %s."
+                            .formatted(
+                                    Figures.millilitres(r.leftMl()),
+                                    Figures.count((long) (r.leftMl() / span.middle()), place, place + "s"))));
+        });
+        return new Direct(ml.map(MixerPage::millilitres).orElse(""), place.isEmpty() ? "" : "on each " + place, lines);
+    }
+
     private static List<String> direct(MixSetup setup) {
         if (setup.product().isEmpty()) {
             return List.of();
@@ -135,14 +177,6 @@ record MixerPage(
         Product product = setup.product().get();
         Dose dose = setup.use().get().dose();
         List<String> words = new ArrayList<>();
-        if (!dose.mixed()) {
-            words.add("Not mixed: %s.".formatted(dose.print()));
-            dose.onPlace(product.calibrations())
-                    .ifPresent(ml -> words.add("That is %s on each %s."
-                            .formatted(
-                                    millilitres(ml),
-                                    dose.countedFor().orElseThrow().word())));
-        }
         dose.countedIn()
                 .filter(c -> product.calibrations().stream().noneMatch(k -> k.counter() == c))
                 .ifPresent(c -> {

@@ -21,13 +21,15 @@ import org.evensheen.core.stock.Remaining;
  */
 record BottleDrawing(String shape, String level, String depth, boolean low, List<Tick> ticks, String spoken) {
     private static final double BOTTOM = 116;
+    private static final double LEAST_SEEN = 3;
 
     /** A mark beside the bottle. */
     record Tick(String y, String ml) {}
 
     static BottleDrawing of(Vessel vessel, Remaining remaining) {
         double top = vessel == Vessel.TIN ? 72 : vessel == Vessel.JUG ? 34 : 44;
-        double depth = (BOTTOM - top) * remaining.fullness();
+        double full = (BOTTOM - top) * remaining.fullness();
+        double depth = remaining.inUseMl() > 0 ? Math.max(LEAST_SEEN, full) : 0;
         List<Tick> ticks = IntStream.rangeClosed(0, 4)
                 .mapToObj(i ->
                         new Tick(svg(BOTTOM - (BOTTOM - top) * i / 4), Figures.compact(remaining.sizeMl() * i / 4, 4)))

@@ -79,7 +79,7 @@ class ProductController {
             HttpServletResponse response,
             Model model) {
         response.setStatus(422);
-        return show(id, new Filled(typed, problems), model);
+        return show(id, new Filled(problems.keySet().iterator().next(), typed, problems), model);
     }
 
     /** How it stands in each of its studies; asked for once the page stands. */

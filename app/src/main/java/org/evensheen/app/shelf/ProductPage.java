@@ -30,6 +30,7 @@ record ProductPage(
         BottleDrawing bottle,
         String left,
         String lasting,
+        boolean mixes,
         List<Row> label,
         String labelled,
         Cautions cautions,
@@ -78,6 +79,7 @@ record ProductPage(
                 BottleDrawing.of(product.kind().vessel(stock.remaining().sizeMl()), stock.remaining()),
                 bottles.isEmpty() ? "No bottle is on the Shelf." : left(stock),
                 lasting(stock, today),
+                product.label().uses().stream().anyMatch(u -> u.dose().mixed()),
                 product.label().claims().stream()
                         .map(c -> new Row(
                                 ClaimWords.of(c, product.calibrations()),
@@ -130,7 +132,10 @@ record ProductPage(
                         .map(day -> day.equals(today)
                                 ? "It is used up."
                                 : "It runs out about %s.".formatted(Figures.day(day, today)))
-                        .orElse("It does not run out within three years.");
+                        .orElse(
+                                stock.drawn()
+                                        ? "It lasts beyond all that is planned."
+                                        : "Nothing draws on it at present.");
     }
 
     private static BottleLine bottle(Bottle b, LocalDate today) {

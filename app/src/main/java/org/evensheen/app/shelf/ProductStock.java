@@ -15,8 +15,13 @@ import org.evensheen.core.stock.Pace;
 import org.evensheen.core.stock.Remaining;
 import org.evensheen.core.units.Span;
 
-/** What is left of a product, and how long it will do. */
-record ProductStock(Remaining remaining, double perDay, Outlook outlook) {
+/**
+ * What is left of a product, and how long it will do.
+ *
+ * @param perDay mL a day apart from studies
+ * @param drawn whether anything is used of it at present
+ */
+record ProductStock(Remaining remaining, double perDay, boolean drawn, Outlook outlook) {
     /** mL of a neat product on a section whose label names no amount. */
     static final double NEAT_ON_SECTION = 2;
 
@@ -59,7 +64,8 @@ record ProductStock(Remaining remaining, double perDay, Outlook outlook) {
                 draws.add(draw(product, t, today));
             }
         }
-        return new ProductStock(remaining, perDay, Outlook.of(today, remaining.leftMl(), perDay, draws));
+        boolean drawn = perDay > 0 || draws.stream().anyMatch(d -> d.atOnce() > 0 || d.perDay() > 0);
+        return new ProductStock(remaining, perDay, drawn, Outlook.of(today, remaining.leftMl(), perDay, draws));
     }
 
     private static Outlook.Draw draw(Product product, Taking t, LocalDate today) {

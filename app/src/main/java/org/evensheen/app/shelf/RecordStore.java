@@ -57,11 +57,11 @@ class RecordStore {
                                exists (select 1 from happening h where h.study_id = s.id and h.kind = 'applied')
                                    or exists (select 1 from application a
                                               where a.contender_id = c.id and a.undone_at is null) as applied,
-                               (select count(*) from section x where x.contender_id = c.id) as sections,
+                               (select count(*) from section x where x.study_id = s.id and x.contender_id = c.id) as sections,
                                (select coalesce(sum(p.product_ml), 0) from pour p
                                 where p.study_id = s.id and p.product_id = c.product_id and p.undone_at is null) as poured
                         from contender c join study s on s.id = c.study_id
-                        where c.product_id = :product order by s.first_day desc, s.id desc limit 40""").param("product", product).query(Taking.class).list();
+                        where c.product_id = :product order by s.first_day desc, s.id desc limit 20""").param("product", product).query(Taking.class).list();
     }
 
     void keepStrip(long product, double ph, LocalDate on, UUID key, String by) {

@@ -70,7 +70,7 @@ class ApplicationController {
         }
         if (!problems.isEmpty()) {
             response.setStatus(422);
-            return show(study, contender, new Filled(typed, problems), model);
+            return show(study, contender, new Filled("done", typed, problems), model);
         }
         applications.keep(new ApplicationStore.Draft(
                 id,

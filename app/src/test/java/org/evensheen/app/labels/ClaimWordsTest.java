@@ -63,7 +63,7 @@ class ClaimWordsTest {
         Cautions cautions =
                 Cautions.of(LabelLine.read("caution acid, iron remover").label().hazards());
         assertThat(cautions.what()).hasSize(2);
-        assertThat(cautions.wear()).isEqualTo("gloves, goggles, covered arms, a mask, outdoors");
+        assertThat(cautions.wear()).isEqualTo("gloves, goggles, covered arms, a mask, open air");
         assertThat(cautions.none()).isFalse();
         assertThat(Cautions.of(List.of()).none()).isTrue();
     }

@@ -125,9 +125,26 @@ class LabelKeeperTest {
                 .extracting(Product::id)
                 .containsExactly(id);
         assertThat(products.search(name.substring(3).toLowerCase(), 5))
-                .extracting(Product::id)
+                .extracting(ProductStore.Named::id)
                 .containsExactly(id);
         assertThat(products.search("%", 5)).as("no wildcard").isEmpty();
+        LiveApp.bean(StockStore.class)
+                .keep(new StockStore.Draft(
+                        id,
+                        "mixed",
+                        1,
+                        Optional.of(49.0),
+                        "",
+                        Optional.empty(),
+                        Optional.empty(),
+                        LocalDate.now(),
+                        UUID.randomUUID(),
+                        "Ana"));
+        assertThat(products.lastUsed(8))
+                .hasSize(8)
+                .first()
+                .extracting(ProductStore.Named::id)
+                .isEqualTo(id);
         Product product = products.load(id);
         assertThat(product.use(job).orElseThrow().dose().print()).isEqualTo("1:50");
         assertThat(product.jobOf(product.label().uses().get(1)))

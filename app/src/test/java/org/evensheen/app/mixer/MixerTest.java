@@ -189,7 +189,13 @@ class MixerTest {
                 UUID.randomUUID().toString()));
         Web.post("/mixer/calibrations", weighing);
         assertThat(mixer("product", id, "job", "seal"))
-                .contains("Not mixed: 2–4 sprays per panel", "That is 2.50–5.00 mL on each panel");
+                .contains(
+                        "Not mixed: 2–4 sprays per panel",
+                        "2.50–5.00 mL",
+                        "on each panel",
+                        "For 12 panels: 30.0–60.0 mL",
+                        "enough for 133 panels")
+                .doesNotContain("water, to make");
     }
 
     @Test
@@ -220,6 +226,6 @@ class MixerTest {
                         "Rinse it out well");
         assertThat(mixer("product", iron, "vessel", vessel("Bucket")))
                 .doesNotContain("must not meet")
-                .contains("Wear", "safety data sheet");
+                .contains("You need", "safety data sheet");
     }
 }

@@ -5,7 +5,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
- * What a product can do, what to wear against it, and what never to do. A reminder, not an authority: the maker's label, the
+ * What a product can do, what is needed against it, and what never to do. A reminder, not an authority: the maker's label, the
  * safety data sheet and local rules on run-off win.
  */
 public enum Hazard {
@@ -31,7 +31,7 @@ public enum Hazard {
             "Never near a flame, never in a hot car, never pierce it."),
     IRON_REMOVER(
             "Iron remover: its smell is a harmful gas.",
-            "gloves, goggles, a mask, outdoors",
+            "gloves, goggles, a mask, open air",
             "Never mix it with acid or bleach. Never let it dry, never onto hot brakes."),
     SLIPPERY(
             "Leaves a slippery film.",

@@ -1,14 +1,12 @@
 package org.evensheen.core.cost;
 
-import java.util.Optional;
-
 /**
  * What a job costs with one product in one size at one strength.
  *
  * @param perLitre of what goes onto the panel, mixed or neat
  * @param perPanel one panel
  * @param perCar all panels
- * @param perUse one fill of the vessel, or one car where nothing is mixed
+ * @param perUse one fill of the vessel, mixed or neat
  * @param productPerCar mL of product
  * @param carsPerBottle how many cars one bottle does; below 1 if it does not do one
  */
@@ -21,11 +19,11 @@ public record Costs(
      * @param share product as a share of what goes on, above 0 to 1
      * @param mlPerCar of what goes onto a whole car, mL, above 0
      * @param panels panels of a car, from 1
-     * @param mlPerUse one fill of the vessel, mL; empty if nothing is mixed
+     * @param mlPerUse one fill of the vessel, mL, above 0
      */
-    public record Assumed(double share, double mlPerCar, double panels, Optional<Double> mlPerUse) {
+    public record Assumed(double share, double mlPerCar, double panels, double mlPerUse) {
         public Assumed {
-            if (!(share > 0 && share <= 1 && mlPerCar > 0 && panels >= 1 && mlPerUse.orElse(1.0) > 0)) {
+            if (!(share > 0 && share <= 1 && mlPerCar > 0 && panels >= 1 && mlPerUse > 0)) {
                 throw new IllegalArgumentException("a job needs a share, an amount and a panel");
             }
         }
@@ -45,7 +43,7 @@ public record Costs(
                 perMl.times(assumed.share * 1000),
                 perCar.over(assumed.panels),
                 perCar,
-                assumed.mlPerUse.map(ml -> perMl.times(assumed.share * ml)).orElse(perCar),
+                perMl.times(assumed.share * assumed.mlPerUse),
                 productPerCar,
                 sizeMl / productPerCar);
     }

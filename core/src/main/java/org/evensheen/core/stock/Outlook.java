@@ -1,10 +1,10 @@
 package org.evensheen.core.stock;
 
 import java.time.LocalDate;
-import java.time.temporal.ChronoUnit;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
 /**
  * How long what is left of a product lasts.
@@ -51,30 +51,34 @@ public record Outlook(Optional<LocalDate> emptyOn, List<Lasting> studies) {
      * @param otherPerDay mL a day used outside of studies
      */
     public static Outlook of(LocalDate today, double left, double otherPerDay, List<Draw> draws) {
-        Optional<LocalDate> empty = Optional.empty();
-        for (int day = 0; day <= HORIZON && empty.isEmpty(); day++) {
-            LocalDate date = today.plusDays(day);
-            if (usedBy(today, date, otherPerDay, draws) > 0 && usedBy(today, date, otherPerDay, draws) >= left) {
-                empty = Optional.of(date);
-            }
-        }
+        Optional<LocalDate> empty = IntStream.rangeClosed(0, HORIZON)
+                .filter(day -> {
+                    double used = usedBy(today.toEpochDay(), today.toEpochDay() + day, otherPerDay, draws);
+                    return used > 0 && used >= left;
+                })
+                .mapToObj(today::plusDays)
+                .findFirst();
         List<Lasting> lasting = draws.stream()
                 .sorted(Comparator.comparing(Draw::until))
-                .map(d -> new Lasting(d.study, d.until, Math.max(0, usedBy(today, d.until, otherPerDay, draws) - left)))
+                .map(d -> new Lasting(
+                        d.study,
+                        d.until,
+                        Math.max(0, usedBy(today.toEpochDay(), d.until.toEpochDay(), otherPerDay, draws) - left)))
                 .toList();
         return new Outlook(empty, lasting);
     }
 
-    /** mL used from today up to a day. */
-    private static double usedBy(LocalDate today, LocalDate day, double otherPerDay, List<Draw> draws) {
-        double used = otherPerDay * Math.max(0, ChronoUnit.DAYS.between(today, day));
+    /** mL used from today up to a day, both as days since 1970. */
+    private static double usedBy(long today, long day, double otherPerDay, List<Draw> draws) {
+        double used = otherPerDay * (day - today);
         for (Draw draw : draws) {
-            if (!draw.begins.isAfter(day)) {
+            long begins = draw.begins.toEpochDay();
+            if (begins <= day) {
                 used += draw.atOnce;
             }
-            LocalDate from = draw.begins.isAfter(today) ? draw.begins : today;
-            LocalDate to = draw.until.isBefore(day) ? draw.until : day;
-            used += draw.perDay * Math.max(0, ChronoUnit.DAYS.between(from, to));
+            long from = Math.max(begins, today);
+            long to = Math.min(draw.until.toEpochDay(), day);
+            used += draw.perDay * Math.max(0, to - from);
         }
         return used;
     }

@@ -8,7 +8,6 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
-import java.util.Optional;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
@@ -22,16 +21,16 @@ class CostTest {
     @Test
     void aUseCostsItsShareOfTheBottle() {
         // A 12 L bucket at 1:240 holds 49.79 mL of a 500 mL bottle at 18.40 EUR.
-        Costs costs = Costs.of(
-                new Costs.Assumed(1 / 241.0, 12_000, 10, Optional.of(12_000.0)), Money.of("18.40", "EUR"), 500);
+        Costs costs = Costs.of(new Costs.Assumed(1 / 241.0, 12_000, 10, 12_000), Money.of("18.40", "EUR"), 500);
         assertThat(costs.perUse().amount().doubleValue()).isCloseTo(49.7925 * 18.40 / 500, within(1e-4));
         assertThat(costs.carsPerBottle()).isCloseTo(10.04, within(0.005));
         assertThat(costs.perPanel().amount().doubleValue() * 10)
                 .isCloseTo(costs.perCar().amount().doubleValue(), within(1e-9));
         assertThat(costs.perProtectedWeek(4).amount().doubleValue())
                 .isCloseTo(costs.perCar().amount().doubleValue() / 4, within(1e-9));
-        Costs neat = Costs.of(new Costs.Assumed(1, 120, 12, Optional.empty()), Money.of("12", "USD"), 480);
-        assertThat(neat.perUse().amount()).isEqualByComparingTo("3");
+        Costs neat = Costs.of(new Costs.Assumed(1, 120, 12, 240), Money.of("12", "USD"), 480);
+        assertThat(neat.perUse().amount()).as("a fill of 240 mL, neat").isEqualByComparingTo("6");
+        assertThat(neat.perCar().amount()).isEqualByComparingTo("3");
         assertThat(neat.perLitre().amount()).isEqualByComparingTo("25");
     }
 
@@ -40,7 +39,7 @@ class CostTest {
             @ForAll @DoubleRange(min = 0.01, max = 500) double price,
             @ForAll @DoubleRange(min = 0.01, max = 1) double share,
             @ForAll @IntRange(min = 1, max = 30) int times) {
-        Costs.Assumed assumed = new Costs.Assumed(share, 5000, 12, Optional.of(1000.0));
+        Costs.Assumed assumed = new Costs.Assumed(share, 5000, 12, 1000);
         Costs once = Costs.of(assumed, new Money(BigDecimal.valueOf(price), EURO), 750);
         Costs many =
                 Costs.of(assumed, new Money(BigDecimal.valueOf(price).multiply(BigDecimal.valueOf(times)), EURO), 750);
