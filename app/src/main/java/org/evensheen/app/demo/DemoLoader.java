@@ -80,8 +80,9 @@ class DemoLoader implements ApplicationRunner {
             boolean empty = database.sql("select not exists (select 1 from study)")
                     .query(Boolean.class)
                     .single();
+            // A demo from before there was a Shelf gets one too.
+            shelf.loadIfEmpty(LocalDate.now(clock));
             if (empty) {
-                shelf.load(LocalDate.now(clock));
                 DemoWorld.studies(LocalDate.now(clock)).forEach(this::load);
             }
         });

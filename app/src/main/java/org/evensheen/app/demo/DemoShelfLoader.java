@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.labels.LabelKeeper;
+import org.evensheen.app.labels.Product;
+import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.labels.StockStore;
 import org.evensheen.app.page.Sheet;
 import org.evensheen.core.label.LabelLine;
@@ -23,16 +25,26 @@ class DemoShelfLoader {
     private static final String WHO = "Demo";
 
     private final JdbcClient database;
+    private final ProductStore products;
     private final LabelKeeper labels;
     private final StockStore stock;
 
-    DemoShelfLoader(JdbcClient database, LabelKeeper labels, StockStore stock) {
+    DemoShelfLoader(JdbcClient database, ProductStore products, LabelKeeper labels, StockStore stock) {
         this.database = database;
+        this.products = products;
         this.labels = labels;
         this.stock = stock;
     }
 
-    void load(LocalDate today) {
+    void loadIfEmpty(LocalDate today) {
+        if (database.sql("select not exists (select 1 from label)")
+                .query(Boolean.class)
+                .single()) {
+            load(today);
+        }
+    }
+
+    private void load(LocalDate today) {
         Map<String, Long> ids = new HashMap<>();
         for (Sheet.Row told : DemoShelf.products()) {
             ids.put(told.at("name"), product(told, today));
@@ -91,7 +103,7 @@ class DemoShelfLoader {
     private long product(Sheet.Row told, LocalDate today) {
         String line = told.at("label");
         var outcome = labels.keep(new LabelKeeper.Draft(
-                Optional.empty(),
+                products.named(told.at("name")).map(Product::id),
                 told.at("name"),
                 ProductKind.ofCode(told.at("kind")).orElseThrow(),
                 0,

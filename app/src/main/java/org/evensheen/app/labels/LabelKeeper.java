@@ -61,8 +61,20 @@ public class LabelKeeper {
                 return outcome;
             });
         } catch (DuplicateKeyException e) {
-            return sent(draft.key()).<Outcome>map(Outcome.Kept::new).orElseGet(Outcome.Overtaken::new);
+            // Somebody was quicker by a moment: with this very form, with the name, or with the next label.
+            Optional<Outcome> kept = sent(draft.key()).map(Outcome.Kept::new);
+            return kept.or(() -> named(draft.name())
+                            .filter(id -> !Optional.of(id).equals(draft.product()))
+                            .map(Outcome.NameTaken::new))
+                    .orElseGet(Outcome.Overtaken::new);
         }
+    }
+
+    private Optional<Long> named(String name) {
+        return database.sql("select id from product where lower(name) = lower(:name)")
+                .param("name", name)
+                .query(Long.class)
+                .optional();
     }
 
     private Optional<Long> sent(UUID key) {
@@ -77,10 +89,7 @@ public class LabelKeeper {
         if (before.isPresent()) {
             return new Outcome.Kept(before.get());
         }
-        Optional<Long> named = database.sql("select id from product where lower(name) = lower(:name)")
-                .param("name", draft.name())
-                .query(Long.class)
-                .optional();
+        Optional<Long> named = named(draft.name());
         if (named.isPresent() && !named.equals(draft.product())) {
             return new Outcome.NameTaken(named.get());
         }

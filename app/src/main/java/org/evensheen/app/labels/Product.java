@@ -10,6 +10,7 @@ import org.evensheen.core.label.Claim;
 import org.evensheen.core.label.Label;
 import org.evensheen.core.label.ProductKind;
 import org.evensheen.core.mixing.Calibration;
+import org.evensheen.core.stock.Remaining;
 
 /**
  * A product on the Shelf.
@@ -19,6 +20,7 @@ import org.evensheen.core.mixing.Calibration;
  * @param written the label as it was typed
  * @param calibrations the latest of each counter
  * @param strip the latest pH read on a strip
+ * @param remaining what is left in its bottles
  */
 public record Product(
         long id,
@@ -29,7 +31,8 @@ public record Product(
         String written,
         Label label,
         List<Calibration> calibrations,
-        Optional<Double> strip) {
+        Optional<Double> strip,
+        Remaining remaining) {
 
     /** Hazards of the label, and the one that a strip makes. */
     public SortedSet<Hazard> hazards() {

@@ -16,18 +16,23 @@ import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.label.ProductKind;
 import org.evensheen.core.mixing.Calibration;
 import org.evensheen.core.mixing.Counter;
+import org.evensheen.core.stock.Remaining;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /** Loads products with their labels. A label never changes, so each is read from its line once. */
 @Component
 public class ProductStore {
-    /** A product with the label that counts, its calibrations and its last strip; {@code p} is the product. */
+    /** A product with the label that counts, its calibrations, its last strip and its stock; {@code p} is the product. */
     private static final String PRODUCT = """
             select p.id, p.name, p.kind, l.id as label_id, l.number, l.written, l.line,
                    array(select distinct on (c.counter) c.counter || ' ' || c.ml_each from calibration c
                          where c.product_id = p.id order by c.counter, c.id desc) as calibrations,
-                   (select s.ph from ph_strip s where s.product_id = p.id order by s.id desc limit 1) as strip
+                   (select s.ph from ph_strip s where s.product_id = p.id order by s.id desc limit 1) as strip,
+                   array(select b.size_ml from bottle b where b.product_id = p.id
+                         order by b.opened_on nulls last, b.id) as sizes,
+                   (select coalesce(sum(u.product_ml), 0) from pour u
+                    where u.product_id = p.id and u.undone_at is null) as used
             from product p
             left join lateral (select * from label where product_id = p.id order by number desc limit 1) l on true
             """;
@@ -79,16 +84,6 @@ public class ProductStore {
                                 names.stream()
                                         .map(name -> name.strip().toLowerCase(Locale.ROOT))
                                         .toList())
-                        .query((row, n) -> product(row))
-                        .list();
-    }
-
-    /** Products by their numbers, in order of name. */
-    public List<Product> loadAll(Collection<Long> ids) {
-        return ids.isEmpty()
-                ? List.of()
-                : database.sql(PRODUCT + " where p.id in (:ids) order by lower(p.name)")
-                        .param("ids", ids)
                         .query((row, n) -> product(row))
                         .list();
     }
@@ -156,7 +151,8 @@ public class ProductStore {
                 labelled ? row.getString("written") : "",
                 labelled ? label(labelId, row.getString("line")) : Label.BLANK,
                 calibrations(row.getArray("calibrations")),
-                stripped ? Optional.of(strip) : Optional.empty());
+                stripped ? Optional.of(strip) : Optional.empty(),
+                Remaining.of(StockStore.sizes(row.getArray("sizes")), row.getDouble("used")));
     }
 
     /** Calibrations from the array of "counter mL" that statements on products give. */

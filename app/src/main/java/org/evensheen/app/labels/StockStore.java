@@ -1,14 +1,15 @@
 package org.evensheen.app.labels;
 
 import java.sql.Array;
+import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Types;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
-import org.evensheen.core.stock.Remaining;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -59,56 +60,51 @@ public class StockStore {
             UUID key,
             String by) {}
 
-    /** Every bottle of a product, the first to come first. */
-    public List<Bottle> bottles(long product) {
-        return database.sql("""
-                        select id, size_ml, come_by, come_by_on, opened_on from bottle where product_id = :product
-                        order by id""")
-                .param("product", product)
-                .query((row, n) -> new Bottle(
+    /** Bottles, the first to come first, and pours, undone ones too, the last first. */
+    public record Stock(List<Bottle> bottles, List<Pour> pours) {}
+
+    /** Everything that came of a product, and everything that was taken. */
+    public Stock stock(long product) {
+        Stock stock = new Stock(new ArrayList<>(), new ArrayList<>());
+        database.sql("""
+                        select 'bottle' as what, id, size_ml as ml, come_by as word, come_by_on as day, opened_on,
+                               null::numeric as water_ml, '' as job, null::bigint as vessel_id, null as vessel_name,
+                               null::bigint as study_id, kept_by, false as undone, id as rank
+                        from bottle where product_id = :product
+                        union all
+                        select 'pour', p.id, p.product_ml, p.kind, p.poured_on, null, p.water_ml, p.job, p.vessel_id, v.name,
+                               p.study_id, p.kept_by, p.undone_at is not null,
+                               -row_number() over (order by p.poured_on, p.id)
+                        from pour p left join vessel v on v.id = p.vessel_id where p.product_id = :product
+                        order by what, rank""").param("product", product).query(row -> {
+            if (row.getString("what").equals("bottle")) {
+                stock.bottles.add(new Bottle(
                         row.getLong("id"),
-                        row.getDouble("size_ml"),
-                        row.getString("come_by"),
-                        Optional.ofNullable(row.getObject("come_by_on", LocalDate.class)),
-                        Optional.ofNullable(row.getObject("opened_on", LocalDate.class))))
-                .list();
+                        row.getDouble("ml"),
+                        row.getString("word"),
+                        Optional.ofNullable(row.getObject("day", LocalDate.class)),
+                        Optional.ofNullable(row.getObject("opened_on", LocalDate.class))));
+            } else {
+                stock.pours.add(pour(row, product));
+            }
+        });
+        return stock;
     }
 
-    /** Every pour of a product, undone ones too, the last first. */
-    public List<Pour> pours(long product) {
-        return database.sql("""
-                        select p.id, p.product_id, p.kind, p.product_ml, p.water_ml, p.job, p.vessel_id,
-                               v.name as vessel_name, p.study_id, p.poured_on, p.kept_by,
-                               p.undone_at is not null as undone
-                        from pour p left join vessel v on v.id = p.vessel_id
-                        where p.product_id = :product order by p.poured_on desc, p.id desc""")
-                .param("product", product)
-                .query((row, n) -> new Pour(
-                        row.getLong("id"),
-                        row.getLong("product_id"),
-                        row.getString("kind"),
-                        row.getDouble("product_ml"),
-                        Optional.ofNullable(row.getBigDecimal("water_ml")).map(Number::doubleValue),
-                        row.getString("job"),
-                        Optional.ofNullable(row.getObject("vessel_id", Long.class)),
-                        Optional.ofNullable(row.getString("vessel_name")),
-                        Optional.ofNullable(row.getObject("study_id", Long.class)),
-                        row.getObject("poured_on", LocalDate.class),
-                        row.getString("kept_by"),
-                        row.getBoolean("undone")))
-                .list();
-    }
-
-    /** What is left of a product. */
-    public Remaining remaining(long product) {
-        return database.sql("""
-                        select array(select b.size_ml from bottle b where b.product_id = :product
-                                     order by b.opened_on nulls last, b.id) as sizes,
-                               (select coalesce(sum(u.product_ml), 0) from pour u
-                                where u.product_id = :product and u.undone_at is null) as used""")
-                .param("product", product)
-                .query((row, n) -> Remaining.of(sizes(row.getArray("sizes")), row.getDouble("used")))
-                .single();
+    private static Pour pour(ResultSet row, long product) throws SQLException {
+        return new Pour(
+                row.getLong("id"),
+                product,
+                row.getString("word"),
+                row.getDouble("ml"),
+                Optional.ofNullable(row.getBigDecimal("water_ml")).map(Number::doubleValue),
+                row.getString("job"),
+                Optional.ofNullable(row.getObject("vessel_id", Long.class)),
+                Optional.ofNullable(row.getString("vessel_name")),
+                Optional.ofNullable(row.getObject("study_id", Long.class)),
+                row.getObject("day", LocalDate.class),
+                row.getString("kept_by"),
+                row.getBoolean("undone"));
     }
 
     /** Bottle sizes from the array that statements give. */

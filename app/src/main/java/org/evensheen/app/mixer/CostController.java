@@ -5,13 +5,11 @@ import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
-import java.util.ArrayList;
 import java.util.Currency;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.evensheen.app.labels.Product;
@@ -19,7 +17,6 @@ import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Filled;
 import org.evensheen.core.cost.Money;
 import org.evensheen.core.cost.Rate;
-import org.evensheen.core.label.PriceLine;
 import org.evensheen.core.study.TypedNumber;
 import org.evensheen.core.units.Decimal;
 import org.evensheen.core.units.TypedVolume;
@@ -33,7 +30,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class CostController {
     private static final int MOST_PRODUCTS = 24;
-    private static final int MOST_ITEMS = 5;
 
     private final ProductStore products;
     private final CostStore costs;
@@ -86,8 +82,6 @@ class CostController {
                         rates,
                         problems));
         model.addAttribute("filled", filled);
-        model.addAttribute(
-                "items", java.util.stream.IntStream.range(0, MOST_ITEMS).boxed().toList());
         model.addAttribute("key", UUID.randomUUID());
         model.addAttribute("today", LocalDate.now(clock).toString());
         return "mixer/cost";
@@ -101,17 +95,19 @@ class CostController {
     /** What a job is mostly reckoned by: a fill, mix for a car, and what is counted. */
     private record Usual(String fill, String car, String per) {}
 
-    /** A bucket or a foam bottle does a car; what is sprayed takes some 20 mL a panel. */
+    /** A bucket or a foam bottle does a car; what is sprayed takes some 20 mL a panel. Most products decide. */
     private static Usual usual(List<Product> offering, String job) {
-        Set<String> shapes =
-                offering.stream().map(p -> MixSetup.usual(p, p.use(job))).collect(Collectors.toSet());
-        return shapes.equals(Set.of("bucket"))
-                ? new Usual("12 L", "12 L", "use")
-                : shapes.equals(Set.of("foam-bottle"))
-                        ? new Usual("1 L", "1 L", "use")
-                        : shapes.contains("sprayer") || shapes.isEmpty()
-                                ? new Usual("500 mL", "240 mL", "car")
-                                : new Usual("12 L", "12 L", "use");
+        Map<String, Long> shapes = offering.stream()
+                .collect(Collectors.groupingBy(p -> MixSetup.usual(p, p.use(job)), Collectors.counting()));
+        String most = shapes.entrySet().stream()
+                .max(Map.Entry.comparingByValue())
+                .map(Map.Entry::getKey)
+                .orElse("sprayer");
+        return switch (most) {
+            case "bucket" -> new Usual("12 L", "12 L", "use");
+            case "foam-bottle" -> new Usual("1 L", "1 L", "use");
+            default -> new Usual("500 mL", "240 mL", "car");
+        };
     }
 
     /** The currency that most prices are in. */
@@ -169,69 +165,6 @@ class CostController {
         }
         costs.keepRate(new Rate(from.orElseThrow(), to.orElseThrow(), worth.orElseThrow(), on), key);
         return "redirect:/mixer/cost?job=" + encoded(typed.getOrDefault("job", ""));
-    }
-
-    /** Keeps a bundle: products sold together for one price. */
-    @PostMapping("/mixer/bundles")
-    String bundle(
-            @RequestParam Map<String, String> typed,
-            @RequestParam UUID key,
-            HttpServletResponse response,
-            Model model) {
-        Map<String, String> problems = new LinkedHashMap<>();
-        String name = typed.getOrDefault("bundleName", "").strip();
-        if (name.isEmpty() || name.length() > 80) {
-            problems.put("bundleName", "Give the bundle a name of up to 80 characters.");
-        }
-        PriceLine.Typed price = PriceLine.read(typed.getOrDefault("bundlePrice", ""));
-        price.problem().ifPresent(p -> problems.put("bundlePrice", p));
-        List<CostStore.DraftItem> items = items(typed, price.price(), problems);
-        if (items.size() < 2 && problems.isEmpty()) {
-            problems.put("item0", "A bundle holds two products or more.");
-        }
-        if (!problems.isEmpty()) {
-            response.setStatus(422);
-            return show(typed, new Filled("bundle", typed, problems), model);
-        }
-        costs.keepBundle(name, price.price().orElseThrow(), LocalDate.now(clock), items, key);
-        return "redirect:/mixer/cost?job=" + encoded(typed.getOrDefault("job", ""));
-    }
-
-    private List<CostStore.DraftItem> items(
-            Map<String, String> typed, Optional<Money> price, Map<String, String> problems) {
-        List<CostStore.DraftItem> items = new ArrayList<>();
-        for (int i = 0; i < MOST_ITEMS; i++) {
-            String field = "item" + i;
-            String name = typed.getOrDefault(field, "").strip();
-            if (name.isEmpty()) {
-                continue;
-            }
-            Optional<Product> product = products.named(name);
-            TypedVolume size = TypedVolume.read(typed.getOrDefault("size" + i, ""), "bottle", 1, 250_000);
-            PriceLine.Typed list = PriceLine.read(typed.getOrDefault("list" + i, ""));
-            if (product.isEmpty()) {
-                problems.put(field, "“%s” is not on the Shelf. Put it there first.".formatted(name));
-            } else if (items.stream()
-                    .anyMatch(item -> item.product() == product.get().id())) {
-                problems.put(field, "“%s” stands twice. One line for each product.".formatted(name));
-            } else if (size instanceof TypedVolume.Refused refused) {
-                problems.put(field, refused.message());
-            } else if (list.price().isEmpty()) {
-                problems.put(field, "Its list price: " + list.problem().orElse(""));
-            } else if (price.isPresent()
-                    && !list.price().get().currency().equals(price.get().currency())) {
-                problems.put(
-                        field,
-                        "Write its list price in %s, like the bundle's."
-                                .formatted(price.get().currency()));
-            } else {
-                items.add(new CostStore.DraftItem(
-                        product.get().id(),
-                        ((TypedVolume.Read) size).ml(),
-                        list.price().get().amount()));
-            }
-        }
-        return items;
     }
 
     private static Optional<Currency> currency(String field, Map<String, String> typed, Map<String, String> problems) {

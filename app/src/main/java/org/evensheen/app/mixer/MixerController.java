@@ -105,7 +105,7 @@ class MixerController {
         Optional<Product> product = asked.productChosen().map(products::load);
         List<Vessel> all = vessels.all();
         MixSetup setup = MixSetup.of(asked, product, all);
-        Optional<Remaining> remaining = product.map(p -> stock.remaining(p.id()));
+        Optional<Remaining> remaining = product.map(Product::remaining);
         List<String> meetings = product.flatMap(p -> setup.vessel()
                         .flatMap(Vessel::lastProduct)
                         .filter(last -> last != p.id() && !p.hazards().isEmpty())

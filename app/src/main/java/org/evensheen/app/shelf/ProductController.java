@@ -13,8 +13,6 @@ import java.util.UUID;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.labels.StockStore;
-import org.evensheen.app.labels.StockStore.Bottle;
-import org.evensheen.app.labels.StockStore.Pour;
 import org.evensheen.app.page.Filled;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Missing;
@@ -56,12 +54,13 @@ class ProductController {
 
     private String show(long id, Filled filled, Model model) {
         Product product = products.load(id);
+        StockStore.Stock kept = stock.stock(id);
         model.addAttribute(
                 "page",
                 ProductPage.of(
                         product,
-                        stock.bottles(id),
-                        stock.pours(id),
+                        kept.bottles(),
+                        kept.pours(),
                         records.takings(id),
                         records.found(id),
                         LocalDate.now(clock)));
@@ -128,7 +127,7 @@ class ProductController {
     @PostMapping("/shelf/{id}/bottles/{bottle}/open")
     String open(@PathVariable long id, @PathVariable long bottle) {
         LocalDate today = LocalDate.now(clock);
-        stock.bottles(id).stream()
+        stock.stock(id).bottles().stream()
                 .filter(b -> b.id() == bottle && b.openedOn().isEmpty())
                 .forEach(b -> stock.openBottle(
                         id, bottle, b.comeByOn().filter(today::isBefore).orElse(today)));
@@ -144,7 +143,6 @@ class ProductController {
             HttpServletRequest request,
             HttpServletResponse response,
             Model model) {
-        products.load(id);
         boolean weighed = "left".equals(typed.get("what"));
         Map<String, String> problems = new LinkedHashMap<>();
         double lowest = weighed ? 0 : 0.1;
@@ -154,9 +152,9 @@ class ProductController {
         if (read instanceof TypedVolume.Refused refused) {
             problems.put("amount", refused.message());
         }
-        List<Bottle> bottles = stock.bottles(id);
-        double left = left(bottles, stock.pours(id));
-        if (problems.isEmpty() && bottles.isEmpty()) {
+        Remaining remaining = products.load(id).remaining();
+        double left = remaining.leftMl();
+        if (problems.isEmpty() && remaining.sizeMl() == 0) {
             problems.put("amount", "There is no bottle to take it from. Put one on the Shelf first, beside this.");
         }
         if (problems.isEmpty() && !weighed && ((TypedVolume.Read) read).ml() > left + 0.5) {
@@ -195,16 +193,6 @@ class ProductController {
             problems.put("amount", "It is in no study by that number. Choose one from the list.");
         }
         return study;
-    }
-
-    private static double left(List<Bottle> bottles, List<Pour> pours) {
-        return Remaining.of(
-                        bottles.stream().map(Bottle::sizeMl).toList(),
-                        pours.stream()
-                                .filter(p -> !p.undone())
-                                .mapToDouble(Pour::productMl)
-                                .sum())
-                .leftMl();
     }
 
     @PostMapping("/shelf/{id}/pours/{pour}/undo")

@@ -30,8 +30,8 @@ public class StudyScreen {
     /** A revision of a study seen at a selection; what is drawn of it can't change. */
     private record Look(long study, long revision, boolean byCode, Selection selection) {}
 
-    /** Both drawings as markup, printed by their templates once. */
-    private record Drawings(String tape, String panel) {}
+    /** Both drawings as markup, printed by their templates once, and what the labels say to what was done. */
+    private record Drawings(String tape, String panel, String done, List<String> meetings) {}
 
     StudyScreen(Judging judging, SlateWriter slates, TemplateEngine templates, Clock clock) {
         this.templates = templates;
@@ -49,7 +49,12 @@ public class StudyScreen {
             String footing,
             String limit,
             String done,
-            List<String> meetings) {}
+            List<String> meetings) {
+
+        Head with(String whatWasDone, List<String> mustNotMeet) {
+            return new Head(id, question, subtitle, keyClosed, footing, limit, whatWasDone, mustNotMeet);
+        }
+    }
 
     public int today(Study study) {
         return study.dayOf(clock);
@@ -86,12 +91,14 @@ public class StudyScreen {
     private void fill(Study study, Selection selection, SlateWriter.Typed typed, Model model) {
         Judging.Outcome outcome =
                 judging.judge(study, judged(selection), selection.at().day());
-        model.addAttribute("head", head(study, outcome.findings()));
         Drawings drawings = drawn.get(
                 new Look(study.id(), study.revision(), study.judgedByCode(), selection),
                 look -> new Drawings(
                         rendered("tape", TapeDrawing.of(study, selection)),
-                        rendered("panel", PanelDrawing.of(study, selection))));
+                        rendered("panel", PanelDrawing.of(study, selection)),
+                        DonePage.summary(study),
+                        DonePage.meetings(study)));
+        model.addAttribute("head", head(study, outcome.findings()).with(drawings.done(), drawings.meetings()));
         model.addAttribute("tape", drawings.tape());
         model.addAttribute("panel", drawings.panel());
         model.addAttribute(
@@ -169,7 +176,7 @@ public class StudyScreen {
                 study.judgedByCode(),
                 Footing.under(findings).word(),
                 limit,
-                DonePage.summary(study),
-                DonePage.meetings(study));
+                "",
+                List.of());
     }
 }

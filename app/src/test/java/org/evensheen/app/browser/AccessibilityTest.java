@@ -53,6 +53,7 @@ class AccessibilityTest {
                     "/mixer?product=6",
                     "/mixer?dose=240:1",
                     "/mixer/cost?job=waterless",
+                    "/mixer/bundles/new",
                     "/studies/3/done",
                     "/verdicts",
                     "/nowhere")) {

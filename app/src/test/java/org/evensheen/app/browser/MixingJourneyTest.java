@@ -38,7 +38,7 @@ class MixingJourneyTest {
     }
 
     private Locator chip(String text) {
-        return page.locator(".choices a")
+        return page.locator("nav[aria-label=Use] a, nav[aria-label=Vessel] a")
                 .filter(new Locator.FilterOptions().setHasText(text))
                 .first();
     }

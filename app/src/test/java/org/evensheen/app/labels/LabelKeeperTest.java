@@ -89,6 +89,19 @@ class LabelKeeperTest {
     }
 
     @Test
+    void ofManyWhoPutOneNameOnTheShelfAtOnceAllButOneAreToldThatItIsTaken() throws Exception {
+        LabelKeeper keeper = LiveApp.bean(LabelKeeper.class);
+        String name = SampleProduct.name("Sedge");
+        List<Callable<Outcome>> tasks = new ArrayList<>();
+        for (int i = 0; i < HANDS; i++) {
+            tasks.add(() -> keeper.keep(draft(Optional.empty(), name, 0, "wash 1:100", UUID.randomUUID())));
+        }
+        List<Outcome> outcomes = atOnce(tasks);
+        assertThat(outcomes).filteredOn(o -> o instanceof Outcome.Kept).hasSize(1);
+        assertThat(outcomes).filteredOn(o -> o instanceof Outcome.NameTaken).hasSize(HANDS - 1);
+    }
+
+    @Test
     void aDoubleTapOnAPourTakesItOnce() throws Exception {
         StockStore stock = LiveApp.bean(StockStore.class);
         long id = SampleProduct.make(SampleProduct.name("Sedge"), "soap", "wash 1:100", 500);

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.labels.LabelKeeper;
+import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.labels.StockStore;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.label.ProductKind;
@@ -45,6 +46,6 @@ public final class SampleProduct {
 
     /** What is left of it, mL. */
     public static double left(long product) {
-        return LiveApp.bean(StockStore.class).remaining(product).leftMl();
+        return LiveApp.bean(ProductStore.class).load(product).remaining().leftMl();
     }
 }

@@ -19,6 +19,7 @@ import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.label.ProductKind;
 import org.evensheen.core.mixing.Calibration;
 import org.evensheen.core.mixing.Counter;
+import org.evensheen.core.stock.Remaining;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -37,7 +38,8 @@ class CostRowsTest {
                 line,
                 LabelLine.read(line).label(),
                 List.of(new Calibration(Counter.SPRAY, 1.5)),
-                Optional.empty());
+                Optional.empty(),
+                Remaining.of(List.of(), 0));
     }
 
     private static List<Row> rows(List<Rate> rates, List<Bundled> bundles, Product... products) {

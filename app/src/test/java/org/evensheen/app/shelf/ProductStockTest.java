@@ -14,6 +14,7 @@ import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.label.ProductKind;
 import org.evensheen.core.mixing.Calibration;
 import org.evensheen.core.mixing.Counter;
+import org.evensheen.core.stock.Remaining;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -31,7 +32,8 @@ class ProductStockTest {
                 line,
                 LabelLine.read(line).label(),
                 List.of(new Calibration(Counter.SPRAY, 1.5)),
-                Optional.empty());
+                Optional.empty(),
+                Remaining.of(List.of(), 0));
     }
 
     private static Pour pour(double ml, int daysAgo, Optional<Long> study, boolean undone) {

@@ -2,7 +2,6 @@ package org.evensheen.core.label;
 
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.evensheen.core.mixing.Place;
 
 /** What a product is for. */
 public enum ProductKind {
@@ -66,15 +65,6 @@ public enum ProductKind {
     /** Whether a car is washed with it, so that "cars" is what its uses are counted in; else it is put on panel by panel. */
     public boolean washes() {
         return this == SOAP || this == FOAM || this == RINSELESS;
-    }
-
-    /** The place a direct dose of such a product is mostly counted for. */
-    public Place place() {
-        return switch (this) {
-            case WHEEL, IRON -> Place.WHEEL;
-            case TYRE -> Place.TYRE;
-            default -> Place.PANEL;
-        };
     }
 
     public static Optional<ProductKind> ofCode(String code) {

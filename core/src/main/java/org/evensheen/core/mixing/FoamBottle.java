@@ -25,9 +25,4 @@ public record FoamBottle(double bottleMl, double secondsToEmpty, double nozzleMl
     public double shareAtPanel(double shareInBottle) {
         return shareInBottle * draw() / nozzleMlPerSecond;
     }
-
-    /** Share of product wanted in the bottle for a share at the panel; above 1 where no bottle is strong enough. */
-    public double shareInBottle(double shareAtPanel) {
-        return shareAtPanel * nozzleMlPerSecond / draw();
-    }
 }

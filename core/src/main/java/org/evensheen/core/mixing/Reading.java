@@ -22,8 +22,4 @@ public enum Reading {
         }
         return this == PARTS ? 1 / share - 1 : 1 / share;
     }
-
-    public Reading other() {
-        return this == PARTS ? SHARE : PARTS;
-    }
 }

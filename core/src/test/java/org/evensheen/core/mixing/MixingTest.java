@@ -37,7 +37,6 @@ class MixingTest {
         double atPanel = bottle.shareAtPanel(Reading.PARTS.share(9));
         assertThat(atPanel).isCloseTo(0.00926, within(0.000005));
         assertThat(1 / atPanel).isCloseTo(108, within(0.01));
-        assertThat(bottle.shareInBottle(atPanel)).isCloseTo(0.1, within(1e-12));
         assertThatThrownBy(() -> new FoamBottle(1000, 5, 120)).hasMessageContaining("draws");
     }
 
