@@ -10,7 +10,8 @@ import java.util.Optional;
 import org.evensheen.core.comparing.Judge;
 import org.evensheen.core.comparing.Ratio;
 import org.evensheen.core.comparing.Verdict;
-import org.evensheen.core.layout.RowLots;
+import org.evensheen.core.layout.BedShape;
+import org.evensheen.core.layout.Layout;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Contender.Role;
@@ -51,7 +52,8 @@ class KnownTruthTest {
         return new StudyRecord(
                 seed,
                 contenders(),
-                RowLots.draw(2400, 1200, 3, 2, seed),
+                Layout.draw(Layout.Ask.filling(BedShape.rectangle(2400, 1200), List.of(2, 2, 2, 2), seed))
+                        .sections(),
                 new Plan(
                         java.util.Arrays.stream(measures)
                                 .map(m -> new Plan.Planned(m, 3))

@@ -2,13 +2,13 @@ package org.evensheen.app.demo;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.studies.StudyDraft;
-import org.evensheen.core.layout.RowLots;
+import org.evensheen.core.layout.Layout;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.schedule.Plan.Planned;
 import org.evensheen.core.study.Contender;
@@ -28,7 +28,6 @@ import org.evensheen.standins.Paint;
 final class DemoWorld {
     private static final Paint VAN = new Paint(18.2, 25, 118, 0.026, 0.022, 0.010, 0.03);
     private static final Paint BOARD = new Paint(16.8, 28, 104, 0.016, 0.010, 0.010, 0.02);
-    private static final int FLANK_TO_ARCH = 1360;
 
     private DemoWorld() {}
 
@@ -69,13 +68,6 @@ final class DemoWorld {
                 product("Brock Paste", Role.PRODUCT, WaterKind.REPELS, Source.LENT),
                 product("Kelter Rinse-On", Role.PRODUCT, WaterKind.SHEETS, Source.GIFTED),
                 product("Lowlight Mist", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT));
-        Bed bed = new Bed(
-                0,
-                "Heron, near flank",
-                2400,
-                1640,
-                Optional.of("0,0 2400,0 2400,1470 2330,1480 2260,1510 2210,1560 2180,1640 0,1640"),
-                List.of(new Bed.Zone("low", "fouls first: below the waist line", 0, 840, 2400, 800)));
         List<Happening> happenings = new ArrayList<>(List.of(
                 new Happening(0, Kind.GAUGE_CHECKED),
                 new Happening(0, Kind.WEATHER_NOTED),
@@ -86,11 +78,11 @@ final class DemoWorld {
         return new Told(
                 new StudyDraft(
                         "Which spray seal is still there after a season on the estuary?",
-                        bed,
+                        DemoBeds.nearFlank(),
                         today.minusDays(42),
                         seed,
                         contenders,
-                        RowLots.draw(2400, FLANK_TO_ARCH, 5, 2, seed),
+                        sections(DemoBeds.nearFlank(), 5, 2, seed),
                         plan(3, 0, 2, 7, 14, 21, 28, 35, 42, 49, 56, 63, 70),
                         UUID.nameUUIDFromBytes("flank".getBytes(java.nio.charset.StandardCharsets.UTF_8))),
                 VAN,
@@ -130,7 +122,7 @@ final class DemoWorld {
         return new Told(
                 new StudyDraft(
                         "Is any wash leaving something behind on soft black paint?",
-                        new Bed(0, "Loose board, soft black", 1500, 1000, Optional.empty(), List.of()),
+                        DemoBeds.softBlack(),
                         today.minusDays(66),
                         seed,
                         contenders(
@@ -138,7 +130,7 @@ final class DemoWorld {
                                 product("Curlew Foam", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT),
                                 product("Pailmate Rinseless", Role.PRODUCT, WaterKind.SHEETS, Source.BOUGHT),
                                 product("Sallow Plain Soap", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT)),
-                        RowLots.draw(1500, 1000, 4, 3, seed),
+                        sections(DemoBeds.softBlack(), 4, 3, seed),
                         plan(3, 0, 1, 7, 14, 21, 28, 42, 56),
                         UUID.nameUUIDFromBytes("board".getBytes(java.nio.charset.StandardCharsets.UTF_8))),
                 BOARD,
@@ -167,7 +159,7 @@ final class DemoWorld {
         return new Told(
                 new StudyDraft(
                         "Does Dry Acre beat Lowlight on a white board?",
-                        new Bed(0, "Loose board, hard white", 1200, 600, Optional.empty(), List.of()),
+                        DemoBeds.hardWhite(),
                         today.minusDays(15),
                         5150,
                         List.of(
@@ -188,6 +180,11 @@ final class DemoWorld {
                 List.of(
                         new Done(0, 0, "", "40 mL per panel", 0, 0),
                         new Done(1, 0, "quick detailer", "3 sprays per panel", 15, 0)));
+    }
+
+    private static List<Section> sections(Bed bed, int products, int each, long seed) {
+        return Layout.draw(Layout.Ask.filling(bed.shape(), Collections.nCopies(products + 1, each), seed))
+                .sections();
     }
 
     private static Plan plan(int pulls, int... days) {

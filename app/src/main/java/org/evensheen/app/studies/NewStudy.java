@@ -12,7 +12,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.evensheen.app.beds.Bed;
-import org.evensheen.core.layout.RowLots;
+import org.evensheen.core.layout.BedShape;
+import org.evensheen.core.layout.Layout;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.schedule.Plan.Planned;
 import org.evensheen.core.study.Contender;
@@ -122,7 +123,7 @@ final class NewStudy {
             Optional<StudyDraft> draft = problems.isEmpty()
                     ? Optional.of(new StudyDraft(
                             question,
-                            new Bed(0, bed, width, height, Optional.empty(), List.of()),
+                            Bed.plain(bed, Bed.Kind.OTHER, width, height),
                             firstDay.orElseThrow(),
                             sent.seed(),
                             contenders,
@@ -206,12 +207,13 @@ final class NewStudy {
 
         private List<Section> layout(double width, double height, int products, int each) {
             try {
-                return RowLots.draw(width, height, products, each, sent.seed());
-            } catch (RowLots.BedTooSmall e) {
-                problems.put(
-                        "width",
-                        "%s. Take fewer sections each, fewer products, or a bed of about %d × %d mm."
-                                .formatted(e.getMessage(), e.wideEnough(), e.highEnough()));
+                return Layout.draw(Layout.Ask.filling(
+                                BedShape.rectangle(width, height),
+                                java.util.Collections.nCopies(products + 1, each),
+                                sent.seed()))
+                        .sections();
+            } catch (Layout.TooSmall e) {
+                problems.put("width", String.valueOf(e.getMessage()));
                 return List.of();
             }
         }

@@ -85,9 +85,9 @@ public record PanelDrawing(
         double unit = Math.min((WIDEST - 2 * MARGIN) / bed.widthMm(), (TALLEST - 2 * MARGIN) / bed.heightMm());
         double width = bed.widthMm() * unit + 2 * MARGIN;
         double height = bed.heightMm() * unit + 2 * MARGIN;
-        List<ZoneDrawing> zones = bed.zones().stream()
+        List<ZoneDrawing> zones = bed.shape().zones().stream()
                 .map(z -> new ZoneDrawing(
-                        z.kind(),
+                        z.kind().code(),
                         z.label(),
                         place(z.xMm(), unit),
                         place(z.yMm(), unit),
@@ -122,12 +122,8 @@ public record PanelDrawing(
     }
 
     private static String outline(Bed bed, double unit) {
-        String corners = bed.outline()
-                .orElse("0,0 %s,0 %s,%s 0,%s"
-                        .formatted(svg(bed.widthMm()), svg(bed.widthMm()), svg(bed.heightMm()), svg(bed.heightMm())));
-        return Stream.of(corners.split(" "))
-                .map(corner -> corner.split(","))
-                .map(xy -> place(Double.parseDouble(xy[0]), unit) + "," + place(Double.parseDouble(xy[1]), unit))
+        return bed.shape().outline().corners().stream()
+                .map(c -> place(c.x(), unit) + "," + place(c.y(), unit))
                 .collect(Collectors.joining(" "));
     }
 

@@ -1,8 +1,10 @@
 package org.evensheen.app.studies;
 
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import org.evensheen.app.beds.Bed;
+import java.util.UUID;
+import org.evensheen.app.beds.BedStore;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Section;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -13,17 +15,19 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class StudyMaker {
     private final JdbcClient database;
+    private final BedStore beds;
     private final TransactionTemplate transaction;
 
-    StudyMaker(JdbcClient database, TransactionTemplate transaction) {
+    StudyMaker(JdbcClient database, BedStore beds, TransactionTemplate transaction) {
         this.database = database;
+        this.beds = beds;
         this.transaction = transaction;
     }
 
     /** Makes a study and returns its id; a draft that was made before, by its key, is not made again. */
     public long make(StudyDraft draft) {
         return transaction.execute(status -> {
-            long bed = draft.bed().id() > 0 ? draft.bed().id() : bed(draft.bed());
+            long bed = draft.bed().id() > 0 ? draft.bed().id() : beds.keep(draft.bed(), UUID.randomUUID());
             Optional<Long> study = database.sql("""
                             insert into study (question, bed_id, first_day, seed, page_key)
                             values (:question, :bed, :first, :seed, :key)
@@ -49,44 +53,27 @@ public class StudyMaker {
         });
     }
 
-    private long bed(Bed bed) {
-        long id = database.sql("""
-                        insert into bed (name, width_mm, height_mm, outline)
-                        values (:name, :width, :height, :outline) returning id""")
-                .param("name", bed.name())
-                .param("width", bed.widthMm())
-                .param("height", bed.heightMm())
-                .param("outline", bed.outline().orElse(null), java.sql.Types.VARCHAR)
-                .query(Long.class)
-                .single();
-        for (Bed.Zone zone : bed.zones()) {
-            database.sql("""
-                            insert into bed_zone (bed_id, kind, label, x_mm, y_mm, width_mm, height_mm)
-                            values (:bed, :kind, :label, :x, :y, :width, :height)""")
-                    .param("bed", id)
-                    .param("kind", zone.kind())
-                    .param("label", zone.label())
-                    .param("x", zone.xMm())
-                    .param("y", zone.yMm())
-                    .param("width", zone.widthMm())
-                    .param("height", zone.heightMm())
-                    .update();
-        }
-        return id;
-    }
-
     private void contender(long study, Contender contender) {
         boolean bare = contender.isBare();
-        database.sql("""
+        List<String> layers = contender.layers();
+        long id = database.sql("""
                         insert into contender (study_id, number, role, product_id, water_kind, source)
-                        values (:study, :number, :role, :product, :kind, :source)""")
+                        values (:study, :number, :role, :product, :kind, :source) returning id""")
                 .param("study", study)
                 .param("number", contender.number())
                 .param("role", word(contender.role()))
-                .param("product", bare ? null : product(contender.name()), java.sql.Types.BIGINT)
+                .param("product", bare ? null : product(layers.get(0)), java.sql.Types.BIGINT)
                 .param("kind", bare ? null : contender.kind().code(), java.sql.Types.VARCHAR)
                 .param("source", bare ? null : word(contender.source()), java.sql.Types.VARCHAR)
-                .update();
+                .query(Long.class)
+                .single();
+        for (int layer = 1; layer < layers.size(); layer++) {
+            database.sql("insert into contender_layer (contender_id, layer, product_id) values (:id, :layer, :product)")
+                    .param("id", id)
+                    .param("layer", layer)
+                    .param("product", product(layers.get(layer)))
+                    .update();
+        }
     }
 
     /** The product by that name, put on the shelf if it is new there. */

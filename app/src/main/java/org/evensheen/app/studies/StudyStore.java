@@ -12,6 +12,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.TreeMap;
 import org.evensheen.app.beds.Bed;
+import org.evensheen.app.beds.BedStore;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Missing;
 import org.evensheen.core.label.Label;
@@ -77,20 +78,12 @@ public class StudyStore {
     private Head head(long id) {
         return database.sql("""
                         select s.id, s.question, s.first_day, s.seed, s.key_opened_at, s.revision,
-                               b.id as bed_id, b.name, b.width_mm, b.height_mm, b.outline
-                        from study s join bed b on b.id = s.bed_id
-                        where s.id = :id""")
+                        """ + BedStore.COLUMNS + " from study s join bed b on b.id = s.bed_id where s.id = :id")
                 .param("id", id)
                 .query((row, n) -> new Head(
                         row.getLong("id"),
                         row.getString("question"),
-                        new Bed(
-                                row.getLong("bed_id"),
-                                row.getString("name"),
-                                row.getDouble("width_mm"),
-                                row.getDouble("height_mm"),
-                                Optional.ofNullable(row.getString("outline")),
-                                List.of()),
+                        BedStore.bed(row),
                         row.getObject("first_day", LocalDate.class),
                         row.getLong("seed"),
                         Optional.ofNullable(row.getTimestamp("key_opened_at")).map(Timestamp::toInstant),
@@ -116,20 +109,24 @@ public class StudyStore {
                         .filter(KeptReading::stands)
                         .map(KeptReading::reading)
                         .toList());
-        Bed bed = new Bed(
-                head.bed.id(),
-                head.bed.name(),
-                head.bed.widthMm(),
-                head.bed.heightMm(),
-                head.bed.outline(),
-                marks.zones);
         return new Study(
-                head.id, head.question, bed, head.firstDay, head.keyOpened, head.revision, readings, labels, record);
+                head.id,
+                head.question,
+                head.bed,
+                head.firstDay,
+                head.keyOpened,
+                head.revision,
+                readings,
+                labels,
+                record);
     }
 
     private List<Section> sections(long study, TreeMap<Integer, Contender> contenders, TreeMap<Integer, Label> labels) {
         return database.sql("""
-                        select c.number, c.role, p.name, c.water_kind, c.source,
+                        select c.number, c.role, c.water_kind, c.source,
+                               array_to_string(p.name || array(
+                                   select under.name from contender_layer k join product under on under.id = k.product_id
+                                   where k.contender_id = c.id order by k.layer), ' over ') as name,
                                s.code, s.block, s.x_mm, s.y_mm, s.width_mm, s.height_mm, s.by_hand,
                                l.id as label_id, l.line
                         from section s
@@ -175,13 +172,11 @@ public class StudyStore {
             List<Plan.Planned> measures,
             List<Occasion> visits,
             List<Happening> happenings,
-            List<Application> applications,
-            List<Bed.Zone> zones) {}
+            List<Application> applications) {}
 
     /** Everything small that belongs to a study, in one statement. */
     private Marks marks(Head head) {
-        Marks marks = new Marks(
-                new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
+        Marks marks = new Marks(new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
         database.sql("""
                         select 'measure' as what, measure as code, repeats as n, position as place,
                                '' as label, null::numeric as x, null::numeric as y,
@@ -203,10 +198,7 @@ public class StudyStore {
                         join contender c on c.id = a.contender_id
                         left join label l on l.id = a.label_id
                         where a.study_id = :study and a.undone_at is null
-                        union all
-                        select 'zone', kind, 0, 0, label, x_mm, y_mm, width_mm, height_mm, '', null
-                        from bed_zone where bed_id = :bed
-                        order by what, place, n""").param("study", head.id).param("bed", head.bed.id()).query(row -> {
+                        order by what, place, n""").param("study", head.id).query(row -> {
             String code = row.getString("code");
             int n = row.getInt("n");
             switch (row.getString("what")) {
@@ -217,15 +209,7 @@ public class StudyStore {
                 case "happening" ->
                     marks.happenings.add(
                             new Happening(n, Happening.Kind.ofCode(code).orElseThrow(), row.getString("label")));
-                case "application" -> marks.applications.add(application(row));
-                default ->
-                    marks.zones.add(new Bed.Zone(
-                            code,
-                            row.getString("label"),
-                            row.getDouble("x"),
-                            row.getDouble("y"),
-                            row.getDouble("w"),
-                            row.getDouble("h")));
+                default -> marks.applications.add(application(row));
             }
         });
         return marks;

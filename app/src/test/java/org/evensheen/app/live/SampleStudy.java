@@ -15,7 +15,7 @@ import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyDraft;
 import org.evensheen.app.studies.StudyMaker;
 import org.evensheen.app.studies.StudyStore;
-import org.evensheen.core.layout.RowLots;
+import org.evensheen.core.layout.Layout;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Contender.Role;
@@ -34,6 +34,8 @@ public final class SampleStudy {
     public static final int TODAY = 8;
     public static final Occasion VISIT = new Occasion(TODAY, Stage.REWETTED);
     private static final List<Occasion> BEFORE = List.of(new Occasion(0, Stage.BARE), new Occasion(1, Stage.FRESH));
+
+    private static final Bed BED = Bed.plain("Loose board", Bed.Kind.BOARD, 1500, 1000);
 
     private SampleStudy() {}
 
@@ -75,11 +77,12 @@ public final class SampleStudy {
         long id = LiveApp.bean(StudyMaker.class)
                 .make(new StudyDraft(
                         "Which of three stays?",
-                        new Bed(0, "Loose board", 1500, 1000, Optional.empty(), List.of()),
+                        BED,
                         LocalDate.now().minusDays(TODAY),
                         seed,
                         contenders,
-                        RowLots.draw(1500, 1000, 3, 2, seed),
+                        Layout.draw(Layout.Ask.filling(BED.shape(), List.of(2, 2, 2, 2), seed))
+                                .sections(),
                         new Plan(
                                 List.of(new Plan.Planned(Measure.PULL, 3), new Plan.Planned(Measure.DROP, 1)),
                                 List.of(BEFORE.get(0), BEFORE.get(1), VISIT, new Occasion(15, Stage.REWETTED))),

@@ -22,6 +22,7 @@ public enum ProductKind {
     TRIM("trim", "trim dressing", Vessel.FLASK),
     TYRE("tyre", "tyre dressing", Vessel.CAN),
     INTERIOR("interior", "interior cleaner", Vessel.TRIGGER),
+    MEDIA("media", "mitt, sponge or towel", Vessel.TIN),
     OTHER("other", "other", Vessel.FLASK);
 
     private static final double SMALL = 800;

@@ -1,4 +1,4 @@
-/** Where sections go on a bed, and which product is drawn by lot for which section. */
+/** Beds to scale, the sections that fit on them, and the lots that say which product goes where. */
 @NullMarked
 package org.evensheen.core.layout;
 

@@ -1,0 +1,152 @@
+package org.evensheen.core.layout;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Envelope;
+import org.locationtech.jts.geom.GeometryFactory;
+import org.locationtech.jts.geom.Polygon;
+import org.locationtech.jts.operation.valid.IsValidOp;
+import org.locationtech.jts.operation.valid.TopologyValidationError;
+
+/**
+ * The edge of a bed, a trim or a zone: corners in mm, once round, from the bed's upper left, x to the right and y down.
+ *
+ * @param corners three to {@value #MOST_CORNERS}; the last is joined to the first
+ */
+public record Outline(List<Corner> corners) {
+    public static final int MOST_CORNERS = 200;
+
+    /** Longest side of a bed, mm. */
+    public static final double LARGEST = 20_000;
+
+    static final GeometryFactory GEOMETRY = new GeometryFactory();
+    private static final int ROUND = 48;
+
+    /** A corner, mm. */
+    public record Corner(double x, double y) {}
+
+    /** An outline that can't be; its message says where and what to do. */
+    public static final class Impossible extends IllegalArgumentException {
+        Impossible(String message) {
+            super(message);
+        }
+    }
+
+    /** @throws Impossible if it has too few or too many corners, encloses nothing, or crosses itself */
+    public Outline {
+        corners = List.copyOf(corners);
+        if (corners.size() < 3) {
+            throw new Impossible("An outline needs three corners or more; here are %d.".formatted(corners.size()));
+        }
+        if (corners.size() > MOST_CORNERS) {
+            throw new Impossible("%d corners are too many; %d are the most.".formatted(corners.size(), MOST_CORNERS));
+        }
+        for (Corner c : corners) {
+            if (!(c.x >= 0 && c.y >= 0 && c.x <= LARGEST && c.y <= LARGEST)) {
+                throw new Impossible("The corner %s lies outside 0 to 20 000 mm. Measure from the upper left."
+                        .formatted(shown(c.x, c.y)));
+            }
+        }
+        TopologyValidationError wrong = new IsValidOp(polygon(corners)).getValidationError();
+        if (wrong != null) {
+            throw new Impossible("The outline crosses or touches itself near %s. List the corners in order, once round."
+                    .formatted(shown(wrong.getCoordinate().x, wrong.getCoordinate().y)));
+        }
+    }
+
+    private static String shown(double x, double y) {
+        return "%.0f,%.0f".formatted(x, y);
+    }
+
+    public static Outline rectangle(double x, double y, double width, double height) {
+        return new Outline(List.of(
+                new Corner(x, y),
+                new Corner(x + width, y),
+                new Corner(x + width, y + height),
+                new Corner(x, y + height)));
+    }
+
+    /** A circle as a regular polygon inside it; what fits the polygon fits the circle. */
+    public static Outline circle(double centreX, double centreY, double radius) {
+        return new Outline(IntStream.range(0, ROUND)
+                .mapToObj(i -> 2 * Math.PI * i / ROUND)
+                .map(a -> new Corner(centreX + radius * Math.cos(a), centreY + radius * Math.sin(a)))
+                .toList());
+    }
+
+    /**
+     * Reads "x,y x,y …", blanks between corners.
+     *
+     * @throws Impossible with the part that can't be read, or as the constructor does
+     */
+    public static Outline parse(String text) {
+        List<Corner> corners = new ArrayList<>();
+        for (String part : text.strip().split("\\s+")) {
+            String[] xy = part.split(",", -1);
+            try {
+                if (xy.length != 2) {
+                    throw new NumberFormatException();
+                }
+                corners.add(new Corner(Double.parseDouble(xy[0]), Double.parseDouble(xy[1])));
+            } catch (NumberFormatException e) {
+                throw new Impossible(
+                        "“%s” is no corner. Write each as x,y in mm, with a blank between: 0,0 1500,0 1500,1000 0,1000."
+                                .formatted(part.length() > 30 ? part.substring(0, 30) + "…" : part));
+            }
+        }
+        return new Outline(corners);
+    }
+
+    /** As {@link #parse} reads it, to a tenth of a millimetre. */
+    public String print() {
+        return corners.stream().map(c -> number(c.x) + "," + number(c.y)).collect(Collectors.joining(" "));
+    }
+
+    private static String number(double mm) {
+        String text = String.format(Locale.ROOT, "%.1f", mm);
+        return text.endsWith(".0") ? text.substring(0, text.length() - 2) : text;
+    }
+
+    /** Its greatest x, mm. */
+    public double right() {
+        return envelope().getMaxX();
+    }
+
+    /** Its greatest y, mm. */
+    public double bottom() {
+        return envelope().getMaxY();
+    }
+
+    /** mm². */
+    public double area() {
+        return polygon().getArea();
+    }
+
+    /** The same shape, larger by a factor. */
+    Outline scaled(double factor) {
+        return new Outline(corners.stream()
+                .map(c -> new Corner(c.x * factor, c.y * factor))
+                .toList());
+    }
+
+    Envelope envelope() {
+        return polygon().getEnvelopeInternal();
+    }
+
+    Polygon polygon() {
+        return polygon(corners);
+    }
+
+    private static Polygon polygon(List<Corner> corners) {
+        Coordinate[] ring = new Coordinate[corners.size() + 1];
+        for (int i = 0; i < ring.length; i++) {
+            Corner c = corners.get(i % corners.size());
+            ring[i] = new Coordinate(c.x, c.y);
+        }
+        return GEOMETRY.createPolygon(ring);
+    }
+}
