@@ -19,6 +19,7 @@ const copies = {
   ...font('atkinson-hyperlegible-next', 700, 'text-bold'),
   ...font('martian-mono', 600, 'figures'),
   'src/even-sheen.js': 'even-sheen.js',
+  'src/planner.js': 'planner.js',
   'src/mark.svg': 'mark.svg',
 };
 for (const [from, to] of Object.entries(copies)) cpSync(from, join(out, to));

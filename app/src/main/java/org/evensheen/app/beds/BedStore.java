@@ -10,7 +10,9 @@ import java.util.UUID;
 import org.evensheen.app.beds.Bed.Hardness;
 import org.evensheen.app.beds.Bed.Kind;
 import org.evensheen.app.beds.Bed.Traits;
+import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Missing;
+import org.evensheen.core.label.Claim;
 import org.evensheen.core.layout.BedShape;
 import org.evensheen.core.layout.BedShape.Trim;
 import org.evensheen.core.layout.Outline;
@@ -32,10 +34,12 @@ public class BedStore {
             """;
 
     private final JdbcClient database;
+    private final ProductStore products;
     private final TransactionTemplate transaction;
 
-    BedStore(JdbcClient database, TransactionTemplate transaction) {
+    BedStore(JdbcClient database, ProductStore products, TransactionTemplate transaction) {
         this.database = database;
+        this.products = products;
         this.transaction = transaction;
     }
 
@@ -100,6 +104,41 @@ public class BedStore {
                         Hardness.ofCode(row.getString("hardness")).orElseThrow(),
                         row.getString("carries"),
                         row.getString("lives")));
+    }
+
+    /** Sections of every study on some beds since each was last stripped, by bed. */
+    public List<PlaceInUse> inUse(long bed) {
+        return database.sql("""
+                        select s.id as study, s.question, s.first_day, t.code, t.x_mm, t.y_mm, t.width_mm, t.height_mm, p.name,
+                               (select max(v.day) from planned_visit v where v.study_id = s.id) as last_day,
+                               l.id as label_id, l.line
+                        from study s
+                        join section t on t.study_id = s.id
+                        join contender c on c.id = t.contender_id
+                        left join product p on p.id = c.product_id
+                        left join lateral (
+                            select id, line from label where product_id = p.id order by number desc limit 1) l on true
+                        where s.bed_id = :bed and s.first_day >= coalesce(
+                            (select max(stripped_on) from bed_strip b where b.bed_id = s.bed_id), '-infinity'::date)
+                        order by s.first_day desc, s.id, t.code""")
+                .param("bed", bed)
+                .query((row, n) -> new PlaceInUse(
+                        row.getLong("study"),
+                        row.getString("question"),
+                        row.getString("code"),
+                        Optional.ofNullable(row.getString("name")),
+                        row.getDouble("x_mm"),
+                        row.getDouble("y_mm"),
+                        row.getDouble("width_mm"),
+                        row.getDouble("height_mm"),
+                        row.getObject("first_day", LocalDate.class),
+                        row.getObject("first_day", LocalDate.class).plusDays(row.getInt("last_day")),
+                        row.getString("line") == null
+                                ? Optional.empty()
+                                : products.label(row.getLong("label_id"), row.getString("line"))
+                                        .one(Claim.Lasts.class)
+                                        .map(l -> l.weeks().high())))
+                .list();
     }
 
     /** Keeps a new bed, once by its key, and returns its id. */

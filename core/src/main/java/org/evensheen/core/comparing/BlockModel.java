@@ -148,15 +148,40 @@ public final class BlockModel {
         }
 
         double value() {
-            return weights.transposeMultiply(coefficients).getTrace();
+            double sum = 0;
+            for (int i = 0; i < weights.getRowDimension(); i++) {
+                for (int r = 0; r < weights.getColumnDimension(); r++) {
+                    sum += weights.getEntry(i, r) * coefficients.getEntry(i, r);
+                }
+            }
+            return sum;
         }
 
-        /** Covariance with another contrast of the same model. */
+        /** Covariance with another contrast of the same model; summed by hand, as most weights are zero. */
         double covariance(Contrast other) {
-            return weights.transposeMultiply(unscaled)
-                    .multiply(other.weights)
-                    .multiply(scatter)
-                    .getTrace();
+            double sum = 0;
+            for (int i = 0; i < weights.getRowDimension(); i++) {
+                for (int r = 0; r < weights.getColumnDimension(); r++) {
+                    double weight = weights.getEntry(i, r);
+                    if (weight != 0) {
+                        sum += weight * other.against(i, r);
+                    }
+                }
+            }
+            return sum;
+        }
+
+        private double against(int treatment, int response) {
+            double sum = 0;
+            for (int j = 0; j < weights.getRowDimension(); j++) {
+                for (int r = 0; r < weights.getColumnDimension(); r++) {
+                    double weight = weights.getEntry(j, r);
+                    if (weight != 0) {
+                        sum += weight * unscaled.getEntry(treatment, j) * scatter.getEntry(response, r);
+                    }
+                }
+            }
+            return sum;
         }
 
         Estimate estimate() {

@@ -26,6 +26,9 @@ public record Estimate(double value, double standardError, double freedom) {
 
     /** The t value that leaves 2.5 % above it. */
     static double critical(double freedom) {
-        return new TDistribution(freedom).inverseCumulativeProbability(0.5 + Interval.LEVEL / 2);
+        return CRITICAL.of(freedom);
     }
+
+    private static final ByFreedom CRITICAL =
+            new ByFreedom(f -> new TDistribution(f).inverseCumulativeProbability(0.5 + Interval.LEVEL / 2));
 }

@@ -31,11 +31,13 @@ public final class Judge {
     private final StudyRecord study;
     private final Measure measure;
     private final Occasion at;
+    private final boolean withChances;
 
-    private Judge(StudyRecord study, Measure measure, Occasion at) {
+    private Judge(StudyRecord study, Measure measure, Occasion at, boolean withChances) {
         this.study = study;
         this.measure = measure;
         this.at = at;
+        this.withChances = withChances;
     }
 
     /**
@@ -49,7 +51,12 @@ public final class Judge {
         if (!measure.comparable()) {
             throw new IllegalArgumentException(measure.label() + " is graded, not measured; it has no block model");
         }
-        return study.judgedBy(day, measure).map(at -> new Judge(study, measure, at).judge(house));
+        return study.judgedBy(day, measure).map(at -> new Judge(study, measure, at, true).judge(house));
+    }
+
+    /** The same verdict without the chances of places, which take ten thousand draws: for judging thousands of rehearsed studies. */
+    static Optional<Verdict> places(StudyRecord study, Measure measure, int day) {
+        return study.judgedBy(day, measure).map(at -> new Judge(study, measure, at, false).judge(Optional.empty()));
     }
 
     private Verdict judge(Optional<HouseScatter> house) {
@@ -73,7 +80,7 @@ public final class Judge {
                         c -> (measure.moreIsBetter() ? -1 : 1) * mean(model, c).value()))
                 .toList();
         List<Pair> pairs = scatter.isPresent() ? pairs(model, ranked) : List.of();
-        double[][] chances = scatter.isPresent() ? chances(model, ranked) : new double[ranked.size()][0];
+        double[][] chances = scatter.isPresent() && withChances ? chances(model, ranked) : new double[ranked.size()][0];
         Optional<BlockModel> kept = keeping(borrow ? house : Optional.empty());
         Optional<Integer> bare = bareNumber(model);
 

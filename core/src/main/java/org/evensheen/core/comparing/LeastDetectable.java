@@ -29,9 +29,13 @@ public final class LeastDetectable {
      * @param freedom degrees of freedom, 1 or more
      */
     public static double difference(double standardError, double freedom) {
-        double t = Estimate.critical(freedom);
-        return standardError * new BrentSolver(1e-8).solve(200, λ -> power(λ, t, freedom) - POWER, 0, 4 * t + 10);
+        return standardError * STANDARD_ERRORS.of(freedom);
     }
+
+    private static final ByFreedom STANDARD_ERRORS = new ByFreedom(freedom -> {
+        double t = Estimate.critical(freedom);
+        return new BrentSolver(1e-8).solve(200, λ -> power(λ, t, freedom) - POWER, 0, 4 * t + 10);
+    });
 
     static double power(double standardErrors, double t, double freedom) {
         double logNorm = freedom / 2 * Math.log(freedom / 2) - Gamma.logGamma(freedom / 2) + Math.log(2);

@@ -14,8 +14,6 @@ import org.evensheen.core.footing.LabelDeparture.What;
 import org.evensheen.core.mixing.Departure;
 import org.evensheen.core.study.Application;
 import org.evensheen.core.study.Contender;
-import org.evensheen.core.study.Contender.Role;
-import org.evensheen.core.study.Contender.Source;
 import org.evensheen.core.study.Happening;
 import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
@@ -51,7 +49,7 @@ public final class FootingReview {
         FootingReview review = new FootingReview(study, measure, study.judgedBy(day, measure));
         review.control();
         review.baseline();
-        review.design();
+        review.findings.addAll(DesignFindings.of(study.contenders(), study.sections()));
         review.conduct(day);
         review.labels();
         return review.findings.stream()
@@ -118,51 +116,6 @@ public final class FootingReview {
         return last.flatMap(o -> study.mean(section, o, water))
                 .filter(spread -> spread.mean() > limit)
                 .isPresent();
-    }
-
-    private void design() {
-        List<Contender> products =
-                study.contenders().stream().filter(c -> !c.isBare()).toList();
-        List<Contender> single =
-                products.stream().filter(c -> study.sectionsOf(c).count() < 2).toList();
-        if (!single.isEmpty()) {
-            add(
-                    Kind.ONE_SECTION_EACH,
-                    "%d of %d products stand on a single section: product and place can't be told apart."
-                            .formatted(single.size(), products.size()),
-                    "Give each product a second section in another row.");
-        }
-        List<Section> byHand = sections(Section::byHand);
-        if (!byHand.isEmpty()) {
-            add(
-                    Kind.PLACED_BY_HAND,
-                    "%s %s placed by hand.".formatted(codes(byHand), byHand.size() == 1 ? "was" : "were"),
-                    "Let lots decide which product goes where.");
-        }
-        if (products.stream().noneMatch(c -> c.role() == Role.REFERENCE)) {
-            add(
-                    Kind.NO_REFERENCE,
-                    "%d products, none of them a known reference.".formatted(products.size()),
-                    "Include one product that you test every time.");
-        }
-        long rows = study.sections().stream().map(Section::row).distinct().count();
-        boolean stuck = products.stream()
-                .anyMatch(c -> study.sectionsOf(c).count() > 1
-                        && study.sectionsOf(c).map(Section::row).distinct().count() < 2);
-        if (rows > 1 && stuck) {
-            add(
-                    Kind.NOT_BLOCKED,
-                    "Some products have all their sections in one of %d rows.".formatted(rows),
-                    "Share rows out, so that low and high places fall on every product.");
-        }
-        List<Contender> silent =
-                products.stream().filter(c -> c.source() == Source.UNDISCLOSED).toList();
-        if (!silent.isEmpty()) {
-            add(
-                    Kind.SOURCE_UNDISCLOSED,
-                    "How %d of %d products were come by is not told.".formatted(silent.size(), products.size()),
-                    "Say whether each was bought, gifted, lent or sponsored.");
-        }
     }
 
     private void conduct(int day) {

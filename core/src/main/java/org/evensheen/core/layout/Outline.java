@@ -3,6 +3,8 @@ package org.evensheen.core.layout;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.locationtech.jts.geom.Coordinate;
@@ -78,6 +80,44 @@ public record Outline(List<Corner> corners) {
                 .toList());
     }
 
+    private static final Pattern RECTANGLE = Pattern.compile(
+            "(\\d+(?:\\.\\d+)?),(\\d+(?:\\.\\d+)?)\\s+(\\d+(?:\\.\\d+)?)\\s*[x×*]\\s*(\\d+(?:\\.\\d+)?)");
+    private static final Pattern CIRCLE =
+            Pattern.compile("(\\d+(?:\\.\\d+)?),(\\d+(?:\\.\\d+)?)\\s+[⌀øØo]\\s*(\\d+(?:\\.\\d+)?)");
+
+    /**
+     * Reads a place on a bed in the shortest way that tells it: "x,y width×height", "x,y ⌀diameter" around a centre, or corners
+     * as {@link #parse} reads them; mm.
+     *
+     * @throws Impossible if it is none of these, or as the constructor does
+     */
+    public static Outline parsePlace(String text) {
+        Matcher rectangle = RECTANGLE.matcher(text.strip());
+        if (rectangle.matches()) {
+            return rectangle(number(rectangle, 1), number(rectangle, 2), number(rectangle, 3), number(rectangle, 4));
+        }
+        Matcher circle = CIRCLE.matcher(text.strip());
+        if (circle.matches()) {
+            return circle(number(circle, 1), number(circle, 2), number(circle, 3) / 2);
+        }
+        return parse(text);
+    }
+
+    private static double number(Matcher matcher, int group) {
+        return Double.parseDouble(matcher.group(group));
+    }
+
+    /** As {@link #parsePlace} reads it: an upright rectangle in short, all else by its corners. */
+    public String printPlace() {
+        Envelope e = envelope();
+        boolean upright = corners.size() == 4 && Math.abs(area() - e.getArea()) < 0.5;
+        return upright
+                ? "%s,%s %s×%s"
+                        .formatted(
+                                number(e.getMinX()), number(e.getMinY()), number(e.getWidth()), number(e.getHeight()))
+                : print();
+    }
+
     /**
      * Reads "x,y x,y …", blanks between corners.
      *
@@ -131,6 +171,13 @@ public record Outline(List<Corner> corners) {
         return new Outline(corners.stream()
                 .map(c -> new Corner(c.x * factor, c.y * factor))
                 .toList());
+    }
+
+    /** Whether a rectangle lies on it, edges included, mm. */
+    public boolean holds(double x, double y, double width, double height) {
+        double touch = 1e-3;
+        return polygon()
+                .covers(GEOMETRY.toGeometry(new Envelope(x + touch, x + width - touch, y + touch, y + height - touch)));
     }
 
     Envelope envelope() {

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evensheen.core.schedule.Plan;
@@ -59,14 +60,16 @@ public final class StudyRecord {
         this.readings = List.copyOf(readings);
         for (Section section : sections) {
             Objects.checkIndex(section.contender(), contenders.size());
-            require(byCode.put(section.code(), section) == null, "two sections are coded " + section.code());
+            require(byCode.put(section.code(), section) == null, () -> "two sections are coded " + section.code());
         }
         for (Reading reading : readings) {
-            require(byCode.containsKey(reading.section()), "there is no section " + reading.section());
+            require(byCode.containsKey(reading.section()), () -> "there is no section " + reading.section());
             List<Reading> slot = bySlot.computeIfAbsent(
                     new Slot(reading.section(), reading.day(), reading.stage(), reading.measure()),
                     s -> new ArrayList<>());
-            require(slot.stream().noneMatch(r -> r.repeat() == reading.repeat()), "a repeat stands twice: " + reading);
+            require(
+                    slot.stream().noneMatch(r -> r.repeat() == reading.repeat()),
+                    () -> "a repeat stands twice: " + reading);
             slot.add(reading);
         }
         bySlot.values().forEach(slot -> slot.sort(Comparator.comparingInt(Reading::repeat)));
@@ -97,9 +100,9 @@ public final class StudyRecord {
                                 List::copyOf)));
     }
 
-    private static void require(boolean holds, String otherwise) {
+    private static void require(boolean holds, Supplier<String> otherwise) {
         if (!holds) {
-            throw new IllegalArgumentException(otherwise);
+            throw new IllegalArgumentException(otherwise.get());
         }
     }
 

@@ -1,0 +1,67 @@
+package org.evensheen.core.weather;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import org.evensheen.core.weather.DryWindow.Hour;
+import org.evensheen.core.weather.DryWindow.Limits;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class WeatherTest {
+    private static final Instant START = Instant.parse("2026-03-28T22:00:00Z");
+
+    @ParameterizedTest
+    @CsvSource({"24,45,11.33,1.637", "33,80,29.08,1.004"})
+    void dewPointAndDeficitAreThoseWorkedOut(double celsius, double humidity, double dewPoint, double deficit) {
+        Air air = new Air(celsius, humidity);
+        assertThat(air.dewPoint()).isCloseTo(dewPoint, within(0.005));
+        assertThat(air.vapourPressureDeficit()).isCloseTo(deficit, within(0.0007));
+        assertThat(air.clears(dewPoint + 3.1)).isTrue();
+        assertThat(air.clears(dewPoint + 2.9)).isFalse();
+    }
+
+    private static Hour hour(int i, double humidity, double rain, double panel) {
+        return new Hour(START.plusSeconds(3600L * i), new Air(16, humidity), rain, Optional.of(panel));
+    }
+
+    private static List<Hour> dry(int hours) {
+        return new ArrayList<>(
+                IntStream.range(0, hours).mapToObj(i -> hour(i, 50, 0, 15)).toList());
+    }
+
+    @Test
+    void rainDewAndMissingHoursEndAWindow() {
+        List<Hour> forecast = dry(40);
+        forecast.set(10, hour(10, 50, 0.2, 15));
+        forecast.set(20, hour(20, 95, 0, 15));
+        forecast.remove(30);
+        assertThat(DryWindow.in(forecast, Limits.NONE, 2, 1))
+                .extracting(DryWindow::hours)
+                .containsExactly(10.0, 9.0, 9.0, 9.0);
+        assertThat(DryWindow.in(forecast, Limits.NONE, 2, 8)).hasSize(1);
+        assertThat(DryWindow.in(forecast, Limits.NONE, 2, 9)).isEmpty();
+    }
+
+    @Test
+    void workWaitsUntilThePanelIsWithinTheLabelsLimitsButCureOnlyNeedsItDry() {
+        List<Hour> forecast = dry(24);
+        for (int i = 0; i < 6; i++) {
+            forecast.set(i, hour(i, 40, 0, 7));
+        }
+        for (int i = 12; i < 24; i++) {
+            forecast.set(i, hour(i, 40, 0, 7));
+        }
+        List<DryWindow> windows = DryWindow.in(forecast, new Limits(Optional.of(10.0), Optional.of(25.0)), 4, 12);
+        assertThat(windows).containsExactly(new DryWindow(START.plusSeconds(6 * 3600), START.plusSeconds(24 * 3600)));
+        assertThat(DryWindow.in(forecast, new Limits(Optional.of(10.0), Optional.empty()), 7, 1))
+                .as("six warm hours hold no seven hours of work")
+                .isEmpty();
+    }
+}
