@@ -178,21 +178,4 @@
     restore();
     if (window.matchMedia('(min-width: 900px)').matches && $('[data-entry]')) focusField();
   });
-
-  // The list of contenders on the form for a new study grows by a row.
-  document.addEventListener('alpine:init', () => {
-    window.Alpine.data('contenders', () => ({
-      add() {
-        const rows = this.$refs.rows;
-        const row = rows.lastElementChild.cloneNode(true);
-        row.querySelectorAll('input[type=text]').forEach((input) => { input.value = ''; input.removeAttribute('aria-invalid'); });
-        row.querySelectorAll('.problem').forEach((problem) => problem.remove());
-        row.querySelectorAll('input[type=radio]').forEach((radio) => { radio.checked = false; radio.value = String(rows.children.length); });
-        row.querySelectorAll('[id]').forEach((item) => { item.id = item.id.replace(/\d+$/, rows.children.length); });
-        row.querySelectorAll('[for]').forEach((item) => { item.htmlFor = item.htmlFor.replace(/\d+$/, rows.children.length); });
-        rows.append(row);
-        row.querySelector('input[type=text]').focus();
-      },
-    }));
-  });
 })();

@@ -7,7 +7,7 @@
   document.addEventListener('pointerdown', (event) => {
     const item = event.target.closest?.('[data-corner], [data-section], [data-work]');
     if (!item) return;
-    held = { item, svg: item.closest('svg'), from: [event.clientX, event.clientY], moved: false };
+    held = { item, svg: item.ownerSVGElement, from: [event.clientX, event.clientY], moved: false };
     if (item.matches('[data-corner], [data-work]')) event.preventDefault();
   });
 

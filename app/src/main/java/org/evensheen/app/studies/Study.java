@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.core.label.Label;
+import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.StudyRecord;
 
@@ -17,6 +18,7 @@ import org.evensheen.core.study.StudyRecord;
  *
  * @param readings all of them, struck ones too, in the order they were kept
  * @param labels what the labels of its products say now, by the contender's number
+ * @param works dated work as it was planned
  * @param record what stands, for the arithmetic
  */
 public record Study(
@@ -28,17 +30,26 @@ public record Study(
         long revision,
         List<KeptReading> readings,
         Map<Integer, Label> labels,
+        List<Work> works,
         StudyRecord record) {
 
     /** The same layout, lots, plan and seed for another go, without readings. */
     public StudyDraft again(java.util.UUID key) {
         return new StudyDraft(
-                question, bed, firstDay, record.seed(), record.contenders(), record.sections(), record.plan(), key);
+                question,
+                bed,
+                firstDay,
+                record.seed(),
+                record.contenders(),
+                record.sections(),
+                record.plan(),
+                works,
+                key);
     }
 
     /** The same study with another record, for supposing. */
     public Study with(StudyRecord supposed) {
-        return new Study(id, question, bed, firstDay, keyOpened, revision, readings, labels, supposed);
+        return new Study(id, question, bed, firstDay, keyOpened, revision, readings, labels, works, supposed);
     }
 
     /** Days since the first day, by the server's calendar; negative before it. */

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.evensheen.app.beds.Bed;
+import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Section;
@@ -12,6 +13,7 @@ import org.evensheen.core.study.Section;
  * A study about to be made.
  *
  * @param contenders in the order of their numbers; bare among them if any section is left bare
+ * @param works dated work, with reasons
  * @param key makes it once, however often it is sent
  */
 public record StudyDraft(
@@ -22,4 +24,19 @@ public record StudyDraft(
         List<Contender> contenders,
         List<Section> sections,
         Plan plan,
-        UUID key) {}
+        List<Work> works,
+        UUID key) {
+
+    /** A draft without dated work besides its visits. */
+    public StudyDraft(
+            String question,
+            Bed bed,
+            LocalDate firstDay,
+            long seed,
+            List<Contender> contenders,
+            List<Section> sections,
+            Plan plan,
+            UUID key) {
+        this(question, bed, firstDay, seed, contenders, sections, plan, List.of(), key);
+    }
+}

@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.beds.BedStore;
+import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Section;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -49,8 +50,25 @@ public class StudyMaker {
             draft.contenders().forEach(c -> contender(study.get(), c));
             draft.sections().forEach(s -> section(study.get(), s));
             plan(study.get(), draft);
+            works(study.get(), draft);
             return study.get();
         });
+    }
+
+    private void works(long study, StudyDraft draft) {
+        for (int i = 0; i < draft.works().size(); i++) {
+            Work work = draft.works().get(i);
+            database.sql("""
+                            insert into planned_work (study_id, position, day, kind, title, why)
+                            values (:study, :position, :day, :kind, :title, :why)""")
+                    .param("study", study)
+                    .param("position", i)
+                    .param("day", work.day())
+                    .param("kind", work.kind().code())
+                    .param("title", work.title())
+                    .param("why", work.why())
+                    .update();
+        }
     }
 
     private void contender(long study, Contender contender) {

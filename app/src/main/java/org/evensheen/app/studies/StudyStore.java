@@ -17,6 +17,8 @@ import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Missing;
 import org.evensheen.core.label.Label;
 import org.evensheen.core.label.LabelLine;
+import org.evensheen.core.planning.Calendar;
+import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Application;
 import org.evensheen.core.study.Contender;
@@ -118,6 +120,7 @@ public class StudyStore {
                 head.revision,
                 readings,
                 labels,
+                marks.works,
                 record);
     }
 
@@ -172,11 +175,13 @@ public class StudyStore {
             List<Plan.Planned> measures,
             List<Occasion> visits,
             List<Happening> happenings,
-            List<Application> applications) {}
+            List<Application> applications,
+            List<Work> works) {}
 
     /** Everything small that belongs to a study, in one statement. */
     private Marks marks(Head head) {
-        Marks marks = new Marks(new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
+        Marks marks = new Marks(
+                new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
         database.sql("""
                         select 'measure' as what, measure as code, repeats as n, position as place,
                                '' as label, null::numeric as x, null::numeric as y,
@@ -198,6 +203,9 @@ public class StudyStore {
                         join contender c on c.id = a.contender_id
                         left join label l on l.id = a.label_id
                         where a.study_id = :study and a.undone_at is null
+                        union all
+                        select 'work', kind, day, position, title, null, null, null, null, why, null
+                        from planned_work where study_id = :study
                         order by what, place, n""").param("study", head.id).query(row -> {
             String code = row.getString("code");
             int n = row.getInt("n");
@@ -209,6 +217,14 @@ public class StudyStore {
                 case "happening" ->
                     marks.happenings.add(
                             new Happening(n, Happening.Kind.ofCode(code).orElseThrow(), row.getString("label")));
+                case "work" ->
+                    marks.works.add(new Work(
+                            "",
+                            n,
+                            Calendar.Kind.valueOf(code.toUpperCase(Locale.ROOT)),
+                            row.getString("label"),
+                            row.getString("line"),
+                            false));
                 default -> marks.applications.add(application(row));
             }
         });

@@ -7,6 +7,8 @@ import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evensheen.app.page.Figures;
+import org.evensheen.core.planning.Calendar;
+import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.schedule.Visit;
 import org.evensheen.core.study.Happening;
 
@@ -99,6 +101,13 @@ public record TapeDrawing(
                                     visit.taken(),
                                     visit.expected()),
                     caption));
+        }
+        for (Work work : study.works()) {
+            boolean shown = work.kind() == Calendar.Kind.WASH || work.kind() == Calendar.Kind.DOSE;
+            if (shown && work.day() > selection.today() && work.day() <= last) {
+                notches.add(
+                        notch(study, work.day(), last, "ahead", "Planned: " + work.title() + ". " + work.why(), ""));
+            }
         }
         return notches;
     }

@@ -102,8 +102,8 @@ class CalendarTest {
                         .get(0))
                 .isEqualTo("Applied on day -1, before it is proven bare on day 0.");
         assertThat(moved.work("visit2").orElseThrow().moved()).isTrue();
-        assertThat(Calendar.of(protocol, ENTRANTS, 2, Map.of("visit2", 10)).breaks())
-                .containsExactly("Visit 2 on day 10 is not after visit 1 on day 10.");
+        assertThat(Calendar.of(protocol, ENTRANTS, 2, Map.of("visit2", 9)).breaks())
+                .containsExactly("Visit 2 on day 9 is not after visit 1 on day 9.");
     }
 
     @Test

@@ -1,0 +1,74 @@
+package org.evensheen.app.plans;
+
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.evensheen.core.weather.Air;
+import org.evensheen.core.weather.DryWindow.Hour;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Keeps forecasts; the latest counts. */
+@Component
+public class ForecastStore {
+    private final JdbcClient database;
+    private final TransactionTemplate transaction;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    ForecastStore(JdbcClient database, TransactionTemplate transaction, JsonMapper json, Clock clock) {
+        this.database = database;
+        this.transaction = transaction;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /** Keeps a forecast, once by its key. */
+    public void keep(List<Hour> hours, UUID key, String by) {
+        List<Map<String, Object>> rows = hours.stream()
+                .map(h -> {
+                    Map<String, Object> row = new java.util.TreeMap<>();
+                    row.put("at", h.at().toString());
+                    row.put("air", h.air().celsius());
+                    row.put("humidity", h.air().humidity());
+                    row.put("rain", h.rainMm());
+                    h.panelCelsius().ifPresent(p -> row.put("panel", p));
+                    return row;
+                })
+                .toList();
+        transaction.executeWithoutResult(status -> database.sql(
+                        "insert into forecast (kept_by, page_key) values (:by, :key) on conflict (page_key) do nothing returning id")
+                .param("by", by)
+                .param("key", key)
+                .query(Long.class)
+                .optional()
+                .ifPresent(id -> database.sql("""
+                                insert into forecast_hour (forecast_id, at, air_c, humidity, rain_mm, panel_c)
+                                select :id, r.at, r.air, r.humidity, r.rain, r.panel
+                                from jsonb_to_recordset(:rows::jsonb)
+                                    as r(at timestamptz, air numeric, humidity numeric, rain numeric, panel numeric)""")
+                        .param("id", id)
+                        .param("rows", json.writeValueAsString(rows))
+                        .update()));
+    }
+
+    /** The latest forecast, as far as it still lies ahead. */
+    Optional<Forecast> latest() {
+        List<Hour> hours = database.sql("""
+                        select at, air_c, humidity, rain_mm, panel_c from forecast_hour
+                        where forecast_id = (select max(id) from forecast) and at >= :from order by at""")
+                .param("from", Timestamp.from(clock.instant().minusSeconds(3600)))
+                .query((row, n) -> new Hour(
+                        row.getTimestamp("at").toInstant(),
+                        new Air(row.getDouble("air_c"), row.getDouble("humidity")),
+                        row.getDouble("rain_mm"),
+                        Optional.ofNullable(row.getBigDecimal("panel_c")).map(Number::doubleValue)))
+                .list();
+        return hours.isEmpty() ? Optional.empty() : Optional.of(new Forecast(hours, clock.getZone()));
+    }
+}

@@ -1,0 +1,224 @@
+package org.evensheen.app.plans;
+
+import java.nio.charset.StandardCharsets;
+import java.security.SecureRandom;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.evensheen.app.labels.ProductStore;
+import org.evensheen.app.page.Hands;
+import org.evensheen.app.page.Refused;
+import org.evensheen.app.studies.StudyDraft;
+import org.evensheen.app.studies.StudyMaker;
+import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.footing.PlanReview.Remedy;
+import org.evensheen.core.layout.Layout;
+import org.evensheen.core.planning.Entrant;
+import org.evensheen.core.study.Contender;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The Planner: from a question to a study that has begun. */
+@Controller
+class PlanController {
+    private static final int SEEDS = 1_000_000;
+    private static final int MOST_LISTED = 30;
+    private static final int MOST_NAMES = 300;
+
+    private final PlanStore plans;
+    private final Planner planner;
+    private final ProductStore products;
+    private final StudyMaker maker;
+    private final StudyStore studies;
+    private final SecureRandom random = new SecureRandom();
+
+    PlanController(PlanStore plans, Planner planner, ProductStore products, StudyMaker maker, StudyStore studies) {
+        this.plans = plans;
+        this.planner = planner;
+        this.products = products;
+        this.maker = maker;
+        this.studies = studies;
+    }
+
+    @GetMapping("/studies/new")
+    String question(@RequestParam(defaultValue = "") String bed, Model model) {
+        model.addAttribute("plans", plans.onPaper(MOST_LISTED));
+        model.addAttribute("bed", bed);
+        model.addAttribute("key", UUID.randomUUID());
+        return "plans/question";
+    }
+
+    @PostMapping("/plans")
+    String make(
+            @RequestParam(defaultValue = "") String question,
+            @RequestParam(defaultValue = "") String bed,
+            @RequestParam UUID key,
+            @ModelAttribute("hands") Hands hands) {
+        Map<String, String> typed = Fields.blank(question.strip(), bed, planner.today(), random.nextInt(SEEDS));
+        return "redirect:/plans/" + plans.make(typed, key, hands.name());
+    }
+
+    @GetMapping("/plans/{id}")
+    String plan(@PathVariable long id, @RequestParam(defaultValue = "ask") String step, Model model) {
+        show(plans.load(id), step, "", model);
+        return "plans/plan";
+    }
+
+    /** Names for the fields to offer. */
+    @GetMapping("/plans/names")
+    String names(Model model) {
+        model.addAttribute("names", products.names(MOST_NAMES));
+        return "plans/plan :: names";
+    }
+
+    @PostMapping("/plans/{id}")
+    String change(
+            @PathVariable long id,
+            @RequestParam Map<String, String> sent,
+            @RequestParam(defaultValue = "0") int base,
+            @RequestParam(defaultValue = "ask") String step,
+            @RequestHeader(name = "HX-Request", required = false) String htmx,
+            @ModelAttribute("hands") Hands hands,
+            Model model) {
+        Map<String, String> fields = new LinkedHashMap<>(sent);
+        fields.keySet().removeAll(List.of("base", "step", "key"));
+        PlanStore.Changed changed = plans.change(id, base, fields, step, hands.name());
+        if (htmx == null) {
+            return "redirect:/plans/" + id + "?step=" + step;
+        }
+        show(changed.now(), step, overruled(changed), model);
+        model.addAttribute("oob", true);
+        return "plans/plan :: live";
+    }
+
+    private static String overruled(PlanStore.Changed changed) {
+        return changed.overruled().isEmpty()
+                ? ""
+                : "Somebody else had changed %s meanwhile. What you typed stands now; Undo brings theirs back."
+                        .formatted(String.join(", ", changed.overruled()));
+    }
+
+    @PostMapping("/plans/{id}/undo")
+    String undo(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "ask") String step,
+            @ModelAttribute("hands") Hands hands,
+            Model model) {
+        show(plans.undo(id, hands.name()), step, "The last change is taken back.", model);
+        return "plans/plan :: plan";
+    }
+
+    @PostMapping("/plans/{id}/remedies/{remedy}")
+    String remedy(
+            @PathVariable long id,
+            @PathVariable Remedy remedy,
+            @RequestParam(defaultValue = "fairness") String step,
+            @ModelAttribute("hands") Hands hands,
+            Model model) {
+        PlanStore.Version now = plans.load(id);
+        Design design = planner.work(now.typed()).design();
+        Map<String, String> changes = Remedies.changes(remedy, now.typed(), design, random.nextInt(SEEDS));
+        PlanStore.Changed changed = plans.change(id, now.number(), changes, remedy.label(), hands.name());
+        show(changed.now(), step, remedy.label() + ": done.", model);
+        return "plans/plan :: plan";
+    }
+
+    @PostMapping("/plans/{id}/moves")
+    String move(
+            @PathVariable long id,
+            @RequestParam String code,
+            @RequestParam String with,
+            @ModelAttribute("hands") Hands hands,
+            Model model) {
+        PlanStore.Version now = plans.load(id);
+        String moves = (now.typed().getOrDefault("moves", "") + " " + new Layout.Move(code, with).print()).strip();
+        PlanStore.Changed changed =
+                plans.change(id, now.number(), Map.of("moves", moves), "moved by hand", hands.name());
+        show(
+                changed.now(),
+                "lay-out",
+                "%s was moved by hand. That is recorded, and it costs: by hand is thin at most.".formatted(code),
+                model);
+        return "plans/plan :: plan";
+    }
+
+    @PostMapping("/plans/{id}/dates")
+    String date(
+            @PathVariable long id,
+            @RequestParam String work,
+            @RequestParam(defaultValue = "") String day,
+            @RequestParam(defaultValue = "") String on,
+            @ModelAttribute("hands") Hands hands,
+            Model model) {
+        PlanStore.Version now = plans.load(id);
+        Design design = planner.work(now.typed()).design();
+        String dates = Dates.moved(now.typed().getOrDefault("dates", ""), work, Dates.day(design, day, on));
+        PlanStore.Changed changed =
+                plans.change(id, now.number(), Map.of("dates", dates), "a date moved", hands.name());
+        Planner.Worked worked = planner.work(changed.now().typed());
+        List<String> breaks = worked.design().calendar().breaks();
+        model.addAttribute(
+                "page",
+                PlanPage.of(
+                        changed.now(),
+                        worked,
+                        "dates",
+                        breaks.isEmpty()
+                                ? "Moved. Nothing is broken by it."
+                                : "Moved. It breaks: " + String.join(" ", breaks)));
+        return "plans/plan :: plan";
+    }
+
+    @PostMapping("/plans/{id}/begin")
+    String begin(@PathVariable long id, Model model) {
+        PlanStore.Version version = plans.load(id);
+        if (version.study().isPresent()) {
+            return "redirect:/studies/" + version.study().get();
+        }
+        Design design = planner.work(version.typed()).design();
+        if (!design.wanting().isEmpty()) {
+            throw new Refused("Not yet: " + String.join(" ", design.wanting()));
+        }
+        long study = maker.make(new StudyDraft(
+                design.question(),
+                design.bed().orElseThrow(),
+                design.firstDay(),
+                design.seed(),
+                contenders(design),
+                design.layout().map(Layout::sections).orElseThrow(),
+                design.calendar().plan(design.protocol()),
+                design.calendar().works(),
+                UUID.nameUUIDFromBytes(("plan " + id).getBytes(StandardCharsets.UTF_8))));
+        plans.became(id, study);
+        if (!design.protocol().blind()) {
+            studies.openKey(study);
+        }
+        return "redirect:/studies/" + study;
+    }
+
+    /** Bare only if a section is left bare. */
+    private static List<Contender> contenders(Design design) {
+        boolean bare = design.counts().get(design.counts().size() - 1) > 0;
+        return design.entrants().stream()
+                .map(Entrant::contender)
+                .filter(c -> bare || !c.isBare())
+                .toList();
+    }
+
+    private void show(PlanStore.Version version, String step, String said, Model model) {
+        Planner.Worked worked = planner.work(version.typed());
+        model.addAttribute("page", PlanPage.of(version, worked, step, said));
+        model.addAttribute("beds", step.equals("ask") ? worked.known().beds() : List.of());
+        model.addAttribute("key", UUID.randomUUID());
+        model.addAttribute("oob", false);
+        model.addAttribute("today", Optional.of(planner.today()).get().toString());
+    }
+}

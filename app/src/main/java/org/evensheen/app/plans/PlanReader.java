@@ -1,0 +1,341 @@
+package org.evensheen.app.plans;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.evensheen.app.beds.Bed;
+import org.evensheen.app.beds.PlaceInUse;
+import org.evensheen.app.labels.Product;
+import org.evensheen.app.page.Figures;
+import org.evensheen.app.plans.Design.Unit;
+import org.evensheen.core.comparing.Efficiency;
+import org.evensheen.core.footing.LabelDeparture;
+import org.evensheen.core.footing.PlanReview;
+import org.evensheen.core.label.Label;
+import org.evensheen.core.label.LabelLine;
+import org.evensheen.core.layout.Balance;
+import org.evensheen.core.layout.BedShape;
+import org.evensheen.core.layout.Layout;
+import org.evensheen.core.layout.Outline;
+import org.evensheen.core.planning.Calendar;
+import org.evensheen.core.planning.Effort;
+import org.evensheen.core.planning.Entrant;
+import org.evensheen.core.planning.Protocol;
+import org.evensheen.core.study.Application;
+import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Contender.Role;
+import org.evensheen.core.study.Contender.Source;
+import org.evensheen.core.study.Section;
+import org.evensheen.core.water.WaterKind;
+
+/** Works out what a plan comes to from what was typed. */
+final class PlanReader {
+    private static final double CELL_WIDTH = 600;
+    private static final double CELL_HEIGHT = 360;
+
+    private final Fields fields;
+    private final Known known;
+    private final Map<String, Product> byName;
+
+    /** What a plan rests on besides what was typed. */
+    record Known(
+            List<Bed> beds,
+            List<PlaceInUse> inUse,
+            List<Product> products,
+            Optional<Forecast> forecast,
+            LocalDate today) {}
+
+    private PlanReader(Map<String, String> typed, Known known) {
+        this.fields = new Fields(typed);
+        this.known = known;
+        byName = known.products().stream()
+                .collect(Collectors.toMap(p -> p.name().toLowerCase(Locale.ROOT), p -> p, (a, b) -> a));
+    }
+
+    static Design read(Map<String, String> typed, Known known) {
+        return new PlanReader(typed, known).read();
+    }
+
+    /** Names of products that a plan mentions. */
+    static Set<String> names(Map<String, String> typed) {
+        Set<String> names = new HashSet<>();
+        for (int i = 0; i < Fields.MOST_PRODUCTS; i++) {
+            names.addAll(List.of(typed.getOrDefault("name" + i, "").strip().split(Contender.OVER)));
+        }
+        for (int i = 0; i < Fields.MOST_CHEMICALS; i++) {
+            names.add(typed.getOrDefault("chem" + i, "").strip());
+        }
+        names.remove("");
+        return names;
+    }
+
+    private Design read() {
+        String question = fields.text("question", 200);
+        Unit unit = Unit.ofCode(fields.in("unit"));
+        List<Entrant> entrants = entrants();
+        int products = entrants.size() - 1;
+        int each = fields.whole("each", "number of sections", "each", 1, 12, 2);
+        int bare = fields.whole("bare", "number of bare sections", "bare", 0, 12, Math.max(2, each));
+        List<Integer> counts = new ArrayList<>(Collections.nCopies(products, each));
+        counts.add(bare);
+        Optional<Bed> bed = unit == Unit.SECTION
+                ? known.beds().stream()
+                        .filter(b -> String.valueOf(b.id()).equals(fields.in("bed")))
+                        .findFirst()
+                : made(unit, counts);
+        long seed = (long) fields.number("seed", "seed", "", 0, 1e15, 1);
+        Optional<Layout> layout = products < 1 ? Optional.empty() : bed.flatMap(b -> layout(b, unit, counts, seed));
+        Protocol protocol = new ProtocolReader(fields, byName).read(entrants);
+        LocalDate firstDay = fields.day("firstDay", known.today());
+        Calendar calendar = Calendar.of(protocol, entrants, each, moves());
+        List<Section> sections = layout.map(Layout::sections).orElse(List.of());
+        Optional<Balance> balance =
+                layout.map(l -> Balance.of(l, bed.map(b -> b.shape().zones()).orElse(List.of()), products));
+        Optional<String> boardOnly = boardOnly(protocol, bed);
+        List<PlanReview.Limit> limits = PlanReview.of(new PlanReview.Planned(
+                entrants,
+                sections,
+                balance,
+                protocol,
+                calendar,
+                meeting(sections, firstDay),
+                doses(entrants),
+                known.forecast().flatMap(f -> f.rain(firstDay, calendar, protocol.cureHours()))));
+        return new Design(
+                fields.problems(),
+                question,
+                unit,
+                bed,
+                entrants,
+                counts,
+                layout,
+                balance,
+                sections.isEmpty() ? OptionalDouble.empty() : Efficiency.widening(sections, products),
+                protocol,
+                calendar,
+                Effort.of(
+                        protocol,
+                        entrants,
+                        counts,
+                        calendar.plan(protocol).visits().size()),
+                firstDay,
+                seed,
+                known.inUse(),
+                known.products(),
+                limits,
+                boardOnly);
+    }
+
+    private List<Entrant> entrants() {
+        List<Entrant> entrants = new ArrayList<>();
+        Set<String> seen = new HashSet<>();
+        for (int i = 0; i < Fields.MOST_PRODUCTS; i++) {
+            String name = fields.text("name" + i, 160);
+            if (name.isEmpty()) {
+                continue;
+            }
+            List<String> layers = List.of(name.split(Contender.OVER)).stream()
+                    .map(String::strip)
+                    .map(l -> Optional.ofNullable(byName.get(l.toLowerCase(Locale.ROOT)))
+                            .map(Product::name)
+                            .orElse(l))
+                    .toList();
+            if (layers.size() > 5 || layers.stream().anyMatch(l -> l.isEmpty() || l.length() > 80)) {
+                fields.wrong("name" + i, "Write a stack as “wax over sealant”, at most five layers of 80 characters.");
+            }
+            if (!seen.add(String.join(Contender.OVER, layers).toLowerCase(Locale.ROOT))) {
+                fields.wrong("name" + i, "“%s” stands twice. One contender, one line.".formatted(name));
+            }
+            List<Entrant.Layer> fromPaint =
+                    new ArrayList<>(layers.stream().map(this::layer).toList());
+            Collections.reverse(fromPaint);
+            entrants.add(new Entrant(
+                    new Contender(
+                            entrants.size(),
+                            String.join(Contender.OVER, layers),
+                            String.valueOf(i).equals(fields.in("reference")) ? Role.REFERENCE : Role.PRODUCT,
+                            WaterKind.ofCode(fields.in("kind" + i)).orElse(WaterKind.REPELS),
+                            source(fields.in("source" + i))),
+                    fromPaint));
+        }
+        entrants.add(new Entrant(
+                new Contender(entrants.size(), "Bare", Role.BARE, WaterKind.REPELS, Source.BOUGHT), List.of()));
+        return entrants;
+    }
+
+    private Entrant.Layer layer(String name) {
+        Optional<Product> product = Optional.ofNullable(byName.get(name.toLowerCase(Locale.ROOT)));
+        return new Entrant.Layer(
+                name,
+                product.map(Product::label).orElse(Label.BLANK),
+                product.map(Product::hazards).orElseGet(TreeSet::new),
+                product.map(Product::calibrations).orElse(List.of()));
+    }
+
+    private static Source source(String code) {
+        return java.util.stream.Stream.of(Source.values())
+                .filter(s -> s.name().toLowerCase(Locale.ROOT).equals(code))
+                .findFirst()
+                .orElse(Source.UNDISCLOSED);
+    }
+
+    /** A bed made up of places for sides, wheels or items: a line of places for each block. */
+    private Optional<Bed> made(Unit unit, List<Integer> counts) {
+        int across = (int) counts.stream().filter(c -> c > 0).count();
+        int down = Collections.max(counts);
+        if (across * CELL_WIDTH > Outline.LARGEST - 1000 || across == 0) {
+            return Optional.empty();
+        }
+        String name = fields.text("where", 80);
+        return Optional.of(Bed.plain(
+                name.isEmpty()
+                        ? Character.toUpperCase(unit.label().charAt(0))
+                                + unit.label().substring(1)
+                        : name,
+                unit == Unit.SIDE ? Bed.Kind.HALF : unit == Unit.WHEEL ? Bed.Kind.WHEEL : Bed.Kind.OTHER,
+                across * CELL_WIDTH + (across + 1) * Layout.GAP,
+                down * CELL_HEIGHT + (down + 1) * Layout.GAP));
+    }
+
+    private Optional<Layout> layout(Bed bed, Unit unit, List<Integer> counts, long seed) {
+        double gap = fields.number("gap", "gap", "mm", 0, 200, Layout.GAP);
+        double width = 0;
+        double height = 0;
+        if (unit != Unit.SECTION) {
+            width = CELL_WIDTH;
+            height = CELL_HEIGHT;
+            gap = Layout.GAP;
+        } else if (!fields.in("size").isEmpty()) {
+            var sized = java.util.regex.Pattern.compile("(\\d{2,4})\\s*[x×*]\\s*(\\d{2,4})(\\s*mm)?")
+                    .matcher(fields.in("size"));
+            if (!sized.matches()) {
+                fields.wrong("size", "Write width and height in mm: 300 × 250. Leave it empty for as large as fits.");
+                return Optional.empty();
+            }
+            width = Double.parseDouble(sized.group(1));
+            height = Double.parseDouble(sized.group(2));
+            if (Math.min(width, height) < org.evensheen.core.layout.Fit.SMALLEST) {
+                fields.wrong("size", "A section of less than 80 mm can't be read.");
+                return Optional.empty();
+            }
+        }
+        try {
+            return Optional.of(Layout.draw(new Layout.Ask(
+                    keptOff(bed.shape()), counts, width, height, gap, seed, Layout.Move.parse(fields.in("moves")))));
+        } catch (Layout.TooSmall e) {
+            fields.wrong(fields.in("size").isEmpty() ? "each" : "size", String.valueOf(e.getMessage()));
+            return Optional.empty();
+        }
+    }
+
+    /** The bed without the places of other studies, if that is wanted. */
+    private BedShape keptOff(BedShape shape) {
+        if (!fields.on("keepOff")) {
+            return shape;
+        }
+        List<BedShape.Trim> trims = new ArrayList<>(shape.trims());
+        known.inUse().stream()
+                .filter(u -> u.product().isPresent() || u.runsOn(known.today()))
+                .forEach(u -> trims.add(
+                        new BedShape.Trim(u.code(), Outline.rectangle(u.xMm(), u.yMm(), u.widthMm(), u.heightMm()))));
+        return new BedShape(shape.outline(), trims, shape.zones());
+    }
+
+    private List<String> meeting(List<Section> sections, LocalDate firstDay) {
+        List<String> met = new ArrayList<>();
+        for (Section s : sections) {
+            known.inUse().stream()
+                    .filter(u -> u.meets(s.xMm(), s.yMm(), s.widthMm(), s.heightMm()))
+                    .filter(u -> u.runsOn(firstDay) || u.product().isPresent())
+                    .max(java.util.Comparator.comparing(PlaceInUse::until))
+                    .ifPresent(u -> met.add(
+                            u.runsOn(firstDay)
+                                    ? "%s lies on %s of “%s”, in use until %s"
+                                            .formatted(
+                                                    s.code(),
+                                                    u.code(),
+                                                    u.question(),
+                                                    Figures.day(u.until(), known.today()))
+                                    : "%s lies where %s was put on %s, and the bed was not stripped since"
+                                            .formatted(
+                                                    s.code(),
+                                                    u.product().orElse(""),
+                                                    Figures.day(u.from(), known.today()))));
+        }
+        return met;
+    }
+
+    private List<PlanReview.DosePlanned> doses(List<Entrant> entrants) {
+        List<PlanReview.DosePlanned> planned = new ArrayList<>();
+        for (int i = 0; i < Fields.MOST_PRODUCTS; i++) {
+            String typed = fields.text("dose" + i, 60);
+            String name = fields.in("name" + i).split(Contender.OVER)[0].strip();
+            if (typed.isEmpty() || name.isEmpty()) {
+                continue;
+            }
+            var dose = LabelLine.readDose(typed).dose();
+            if (dose.isEmpty()) {
+                fields.wrong("dose" + i, "Write the dose like 3 sprays per section, 4 mL per section or 1:240.");
+                continue;
+            }
+            Entrant.Layer layer = layer(name);
+            LabelDeparture.of(new Application(
+                            0,
+                            0,
+                            0,
+                            "",
+                            dose,
+                            Optional.empty(),
+                            Optional.empty(),
+                            Optional.of(layer.label()),
+                            layer.calibrations()))
+                    .stream()
+                    .filter(d -> d.what() == LabelDeparture.What.DOSE)
+                    .flatMap(d -> d.departure().stream())
+                    .forEach(d -> planned.add(new PlanReview.DosePlanned(layer.product(), d)));
+        }
+        return planned;
+    }
+
+    private Map<String, Integer> moves() {
+        Map<String, Integer> moves = new HashMap<>();
+        for (String part : fields.in("dates").split("\\s+")) {
+            String[] pair = part.split("=", -1);
+            if (pair.length == 2 && pair[1].matches("-?\\d{1,4}")) {
+                moves.put(pair[0], Integer.parseInt(pair[1]));
+            }
+        }
+        return moves;
+    }
+
+    private Optional<String> boardOnly(Protocol protocol, Optional<Bed> bed) {
+        if (!(protocol.wear() instanceof Protocol.Chemicals chemicals)) {
+            return Optional.empty();
+        }
+        List<String> only = chemicals.chemicals().stream()
+                .filter(Protocol.Chemical::boardOnly)
+                .map(Protocol.Chemical::name)
+                .toList();
+        if (only.isEmpty()) {
+            return Optional.empty();
+        }
+        String names = String.join(", ", only);
+        if (bed.filter(b -> b.kind() == Bed.Kind.BOARD).isEmpty()) {
+            return Optional.of("%s: not for a vehicle's paint. Choose a loose board as the bed, or another chemical."
+                    .formatted(names));
+        }
+        return fields.on("ack")
+                ? Optional.empty()
+                : Optional.of("%s: read the caution under Protocol, and say that you have.".formatted(names));
+    }
+}

@@ -1,0 +1,48 @@
+package org.evensheen.app.plans;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import org.evensheen.app.beds.Bed;
+import org.evensheen.app.beds.BedStore;
+import org.evensheen.app.beds.PlaceInUse;
+import org.evensheen.app.labels.ProductStore;
+import org.springframework.stereotype.Component;
+
+/** Puts together what a plan rests on, and works out what it comes to. */
+@Component
+class Planner {
+    private static final int MOST_BEDS = 120;
+
+    private final BedStore beds;
+    private final ProductStore products;
+    private final ForecastStore forecasts;
+    private final Clock clock;
+
+    Planner(BedStore beds, ProductStore products, ForecastStore forecasts, Clock clock) {
+        this.beds = beds;
+        this.products = products;
+        this.forecasts = forecasts;
+        this.clock = clock;
+    }
+
+    /** A plan worked out, with what it rests on. */
+    record Worked(Design design, PlanReader.Known known) {}
+
+    Worked work(Map<String, String> typed) {
+        List<Bed> all = beds.all(MOST_BEDS);
+        List<PlaceInUse> uses = all.stream()
+                .filter(b -> String.valueOf(b.id()).equals(typed.getOrDefault("bed", "")))
+                .findFirst()
+                .map(b -> beds.inUse(b.id()))
+                .orElse(List.of());
+        PlanReader.Known known = new PlanReader.Known(
+                all, uses, products.allNamed(PlanReader.names(typed)), forecasts.latest(), today());
+        return new Worked(PlanReader.read(typed, known), known);
+    }
+
+    LocalDate today() {
+        return LocalDate.now(clock);
+    }
+}
