@@ -133,6 +133,7 @@
   document.addEventListener('click', (event) => {
     const dialog = event.target.closest('dialog');
     if (event.target.closest('[data-close]') || event.target === dialog) dialog?.close();
+    if (event.target.closest('[data-print]')) window.print();
     const opener = event.target.closest('[data-open]');
     if (opener) $(opener.dataset.open).showModal();
   });

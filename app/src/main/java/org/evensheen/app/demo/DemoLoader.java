@@ -7,8 +7,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.evensheen.app.beds.Bed;
-import org.evensheen.app.beds.BedStore;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.labels.StockStore;
@@ -43,7 +41,7 @@ class DemoLoader implements ApplicationRunner {
 
     private final JdbcClient database;
     private final DemoShelfLoader shelf;
-    private final BedStore beds;
+    private final DemoPlanLoader plans;
     private final StudyMaker maker;
     private final ApplicationStore applications;
     private final ProductStore products;
@@ -56,7 +54,7 @@ class DemoLoader implements ApplicationRunner {
     DemoLoader(
             JdbcClient database,
             DemoShelfLoader shelf,
-            BedStore beds,
+            DemoPlanLoader plans,
             StudyMaker maker,
             ApplicationStore applications,
             ProductStore products,
@@ -67,7 +65,7 @@ class DemoLoader implements ApplicationRunner {
             Clock clock) {
         this.database = database;
         this.shelf = shelf;
-        this.beds = beds;
+        this.plans = plans;
         this.maker = maker;
         this.applications = applications;
         this.products = products;
@@ -88,9 +86,7 @@ class DemoLoader implements ApplicationRunner {
             // A demo from before there was a Shelf gets one too.
             shelf.loadIfEmpty(LocalDate.now(clock));
             if (empty) {
-                for (Bed bed : List.of(DemoBeds.offFlank(), DemoBeds.bonnet(), DemoBeds.cartWheel())) {
-                    beds.keep(bed, UUID.randomUUID());
-                }
+                plans.load(LocalDate.now(clock));
                 DemoWorld.studies(LocalDate.now(clock)).forEach(this::load);
             }
         });

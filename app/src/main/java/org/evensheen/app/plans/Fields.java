@@ -6,7 +6,7 @@ import java.util.Map;
 import org.evensheen.core.study.TypedNumber;
 
 /** Fields of a plan as typed, and what is wrong with them, found while they are read. */
-final class Fields {
+public final class Fields {
     static final int MOST_PRODUCTS = 16;
     static final int MOST_CHEMICALS = 6;
 
@@ -18,7 +18,7 @@ final class Fields {
     }
 
     /** What a plan begins with. */
-    static Map<String, String> blank(String question, String bed, LocalDate today, long seed) {
+    public static Map<String, String> blank(String question, String bed, LocalDate today, long seed) {
         Map<String, String> typed = new LinkedHashMap<>();
         typed.put("question", question);
         typed.put("bed", bed);

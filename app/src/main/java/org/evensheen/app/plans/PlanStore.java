@@ -18,7 +18,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Keeps what was typed for plans, a version for each change; nothing typed is ever lost, and undoing is a version too. */
 @Component
-class PlanStore {
+public class PlanStore {
     private static final TypeReference<TreeMap<String, String>> FIELDS = new TypeReference<>() {};
 
     private final JdbcClient database;
@@ -47,7 +47,7 @@ class PlanStore {
     record Changed(Version now, List<String> overruled) {}
 
     /** Makes a plan, once by its key, and returns its id. */
-    long make(Map<String, String> typed, UUID key, String by) {
+    public long make(Map<String, String> typed, UUID key, String by) {
         return transaction.execute(status -> {
             Optional<Long> id = database.sql(
                             "insert into plan (page_key) values (:key) on conflict (page_key) do nothing returning id")

@@ -1,5 +1,6 @@
 package org.evensheen.app.readings;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -23,21 +24,25 @@ public class ReadingBatch {
     }
 
     /**
-     * Keeps readings with their own who and when, struck ones too; their ids are given anew.
+     * Keeps readings with their own who and when, struck ones too; their ids are given anew. One that replaces another must
+     * come in a later call than that other, both with the ids they had.
      *
      * @return how many were kept
      */
     public int keep(long study, List<KeptReading> readings) {
         List<Map<String, Object>> rows =
-                readings.stream().map(ReadingBatch::row).toList();
+                readings.stream().map(r -> row(study, r)).toList();
         return database.sql("""
                         insert into reading (study_id, section_id, day, stage, measure, repeat, amount, width_mm,
-                                             water_kind, kept_at, kept_by, page_key, struck_at, struck_by, struck_because)
+                                             water_kind, kept_at, kept_by, page_key, replaces, struck_at, struck_by,
+                                             struck_because)
                         select s.study_id, s.id, r.day, r.stage, r.measure, r.repeat, r.amount, r.width, r.kind,
-                               r.kept_at, r.kept_by, r.key, r.struck_at, r.struck_by, r.struck_because
+                               r.kept_at, r.kept_by, r.key,
+                               (select b.id from reading b where b.page_key = r.replaces),
+                               r.struck_at, r.struck_by, r.struck_because
                         from jsonb_to_recordset(:rows::jsonb) as r(
                             section text, day int, stage text, measure text, repeat int, amount numeric, width numeric,
-                            kind text, kept_at timestamptz, kept_by text, key uuid,
+                            kind text, kept_at timestamptz, kept_by text, key uuid, replaces uuid,
                             struck_at timestamptz, struck_by text, struck_because text)
                         join section s on s.study_id = :study and s.code = r.section""")
                 .param("rows", json.writeValueAsString(rows))
@@ -45,7 +50,7 @@ public class ReadingBatch {
                 .update();
     }
 
-    private static Map<String, Object> row(KeptReading kept) {
+    private static Map<String, Object> row(long study, KeptReading kept) {
         Map<String, Object> row = new TreeMap<>();
         Observation seen = kept.reading().seen();
         row.put("section", kept.reading().section());
@@ -58,13 +63,20 @@ public class ReadingBatch {
         putIfThere(row, "kind", Columns.kind(seen));
         row.put("kept_at", kept.keptAt().toString());
         row.put("kept_by", kept.keptBy());
-        row.put("key", UUID.randomUUID());
+        row.put("key", kept.id() > 0 ? key(study, kept.id()) : UUID.randomUUID());
+        kept.replaces().ifPresent(before -> row.put("replaces", key(study, before)));
         kept.strike().ifPresent(strike -> {
             row.put("struck_at", text(strike.at()));
             row.put("struck_by", strike.by());
             row.put("struck_because", strike.because());
         });
         return row;
+    }
+
+    /** The key of a reading that had a number in the file it came from, so that what replaces it finds it. */
+    private static UUID key(long study, long number) {
+        return UUID.nameUUIDFromBytes(
+                "reading %d of study %d".formatted(number, study).getBytes(StandardCharsets.UTF_8));
     }
 
     private static String text(Instant at) {

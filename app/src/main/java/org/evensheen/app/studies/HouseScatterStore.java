@@ -16,7 +16,7 @@ import org.springframework.stereotype.Component;
  * scatter.
  */
 @Component
-class HouseScatterStore {
+public class HouseScatterStore {
     private final JdbcClient database;
 
     HouseScatterStore(JdbcClient database) {
@@ -24,9 +24,11 @@ class HouseScatterStore {
     }
 
     Optional<HouseScatter> borrowedFor(Study study, Measure measure) {
-        if (measure != Measure.PULL || !needs(study)) {
-            return Optional.empty();
-        }
+        return measure == Measure.PULL && needs(study) ? ofPulls(study.id()) : Optional.empty();
+    }
+
+    /** Scatter of pulls from section to section, from all studies but one; 0 leaves none out. */
+    public Optional<HouseScatter> ofPulls(long but) {
         Map<Long, List<BlockModel.Unit>> sections = new HashMap<>();
         database.sql("""
                         with latest as (
@@ -48,7 +50,7 @@ class HouseScatterStore {
                             and r.stage = 'rewetted' and r.struck_at is null
                         join section s on s.id = r.section_id
                         join contender c on c.id = s.contender_id
-                        group by r.study_id, c.number, s.block, s.id""").param("study", study.id()).query(row -> {
+                        group by r.study_id, c.number, s.block, s.id""").param("study", but).query(row -> {
             sections.computeIfAbsent(row.getLong("study_id"), s -> new java.util.ArrayList<>())
                     .add(new BlockModel.Unit(row.getInt("number"), row.getInt("block"), row.getDouble("mean")));
         });

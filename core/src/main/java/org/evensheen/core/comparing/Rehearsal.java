@@ -39,7 +39,35 @@ public final class Rehearsal {
      * @param fresh its reading after cure, in the unit of what is typed for the measure
      * @param weeks τ: weeks until 37 % of what it takes off bare is left; above 0
      */
-    public record Supposed(double fresh, double weeks) {}
+    public record Supposed(double fresh, double weeks) {
+        /** Share left at which a product is spent. */
+        public static final double SPENT = 0.25;
+
+        private static final double LEAST_LEFT = 0.02;
+        private static final double MOST_LEFT = 0.98;
+
+        /** From weeks to spent, t* = τ·ln 4. */
+        public static Supposed spentAfter(double fresh, double weeksToSpent) {
+            return new Supposed(fresh, weeksToSpent / -Math.log(SPENT));
+        }
+
+        public double weeksToSpent() {
+            return weeks * -Math.log(SPENT);
+        }
+
+        /**
+         * What an earlier study suggests: its fresh reading carried over as a share of bare, and τ from the share that was left
+         * after some weeks, kept within 2 and 98 %.
+         *
+         * @param bare reading supposed on bare paint in the rehearsal
+         */
+        public static Supposed seen(
+                double bare, double bareThen, double freshThen, double bareLater, double later, double weeks) {
+            double left = (1 - later / bareLater) / (1 - freshThen / bareThen);
+            double kept = Math.max(LEAST_LEFT, Math.min(MOST_LEFT, left));
+            return new Supposed(bare * freshThen / bareThen, weeks / -Math.log(kept));
+        }
+    }
 
     /**
      * What is rehearsed.

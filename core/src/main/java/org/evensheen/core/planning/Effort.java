@@ -57,7 +57,8 @@ public record Effort(double hours, double perVisit, int readings, double millili
                 (strip + apply + round * occasions) / 60, round / 60, readings * occasions, ml, List.copyOf(untold));
     }
 
-    private static double seconds(Measure measure) {
+    /** Seconds of one reading. */
+    public static double seconds(Measure measure) {
         return switch (measure) {
             case PULL -> 25;
             case DROP -> 60;

@@ -1,0 +1,232 @@
+package org.evensheen.app.bundles;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.io.Writer;
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+import org.evensheen.app.beds.Bed;
+import org.evensheen.app.labels.Product;
+import org.evensheen.app.studies.KeptReading;
+import org.evensheen.app.studies.Study;
+import org.evensheen.core.label.Label;
+import org.evensheen.core.mixing.Dose;
+import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Observation;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Writes a study as a bundle after the Frictionless Data Package standard, version 2. */
+final class BundleWriter {
+    /** Version of the bundle's tables; a reader refuses newer ones. */
+    static final int VERSION = 1;
+
+    static final String DESCRIPTOR = "datapackage.json";
+
+    private final Study study;
+    private final List<Product> products;
+    private final List<BundleStore.Exposure> exposures;
+
+    BundleWriter(Study study, List<Product> products, List<BundleStore.Exposure> exposures) {
+        this.study = study;
+        this.products = products;
+        this.exposures = exposures;
+    }
+
+    void write(OutputStream to, JsonMapper json, Instant now) throws IOException {
+        try (ZipOutputStream zip = new ZipOutputStream(to, StandardCharsets.UTF_8)) {
+            zip.putNextEntry(new ZipEntry(DESCRIPTOR));
+            zip.write(json.writerWithDefaultPrettyPrinter().writeValueAsBytes(descriptor(now)));
+            zip.closeEntry();
+            for (Table table : Table.values()) {
+                zip.putNextEntry(new ZipEntry(table.path()));
+                Writer text = new OutputStreamWriter(zip, StandardCharsets.UTF_8);
+                CSVPrinter csv = new CSVPrinter(text, CSVFormat.RFC4180);
+                csv.printRecord(table.names());
+                for (List<@Nullable Object> row : rows(table)) {
+                    csv.printRecord(row);
+                }
+                csv.flush();
+                zip.closeEntry();
+            }
+        }
+    }
+
+    private Map<String, Object> descriptor(Instant now) {
+        Map<String, Object> descriptor = new LinkedHashMap<>();
+        descriptor.put("$schema", "https://datapackage.org/profiles/2.0/datapackage.json");
+        descriptor.put("name", "study-" + study.id());
+        descriptor.put("title", study.question());
+        descriptor.put("created", now.toString());
+        descriptor.put("evenSheenVersion", VERSION);
+        descriptor.put(
+                "resources",
+                java.util.Arrays.stream(Table.values())
+                        .map(BundleWriter::resource)
+                        .toList());
+        return descriptor;
+    }
+
+    private static Map<String, Object> resource(Table table) {
+        Map<String, Object> resource = new LinkedHashMap<>();
+        resource.put("name", table.title());
+        resource.put("type", "table");
+        resource.put("path", table.path());
+        resource.put("scheme", "file");
+        resource.put("format", "csv");
+        resource.put("mediatype", "text/csv");
+        resource.put("encoding", "utf-8");
+        resource.put(
+                "schema",
+                Map.of(
+                        "fields",
+                        table.names().stream()
+                                .map(n -> Map.of("name", n, "type", table.type(n)))
+                                .toList()));
+        return resource;
+    }
+
+    private static List<@Nullable Object> row(@Nullable Object... cells) {
+        List<@Nullable Object> row = new ArrayList<>();
+        for (Object cell : cells) {
+            row.add(cell instanceof Double d ? plain(d) : cell);
+        }
+        return row;
+    }
+
+    private static String plain(double value) {
+        BigDecimal exact = new BigDecimal(Double.toString(value)).stripTrailingZeros();
+        return exact.toPlainString();
+    }
+
+    private List<List<@Nullable Object>> rows(Table table) {
+        Bed bed = study.bed();
+        return switch (table) {
+            case STUDY ->
+                List.of(row(
+                        study.question(),
+                        study.firstDay(),
+                        study.record().seed(),
+                        study.keyOpened().isPresent()));
+            case BED ->
+                List.of(row(
+                        bed.name(),
+                        bed.vehicle(),
+                        bed.kind().code(),
+                        bed.shape().outline().print(),
+                        bed.traits().tiltDegrees(),
+                        bed.traits().colour(),
+                        bed.traits().hardness().code(),
+                        bed.traits().carries(),
+                        bed.traits().lives()));
+            case TRIMS ->
+                bed.shape().trims().stream()
+                        .map(t -> row(t.label(), t.outline().print()))
+                        .toList();
+            case ZONES ->
+                bed.shape().zones().stream()
+                        .map(z -> row(z.kind().code(), z.label(), z.xMm(), z.yMm(), z.widthMm(), z.heightMm()))
+                        .toList();
+            case PRODUCTS ->
+                products.stream().map(p -> row(p.name(), p.kind().code())).toList();
+            case CLAIMS ->
+                products.stream()
+                        .filter(p -> !p.label().claims().isEmpty())
+                        .map(p -> row(p.name(), p.label().print()))
+                        .toList();
+            case CONTENDERS ->
+                study.record().contenders().stream().map(this::contender).toList();
+            case SECTIONS ->
+                study.record().sections().stream()
+                        .map(s -> row(
+                                s.code(),
+                                s.contender(),
+                                s.row(),
+                                s.xMm(),
+                                s.yMm(),
+                                s.widthMm(),
+                                s.heightMm(),
+                                s.byHand()))
+                        .toList();
+            case PLAN -> plan();
+            case EXPOSURES ->
+                exposures.stream()
+                        .map(e -> row(e.day(), e.kind(), e.note(), e.keptAt(), e.keptBy()))
+                        .toList();
+            case READINGS -> study.readings().stream().map(this::reading).toList();
+            case DEVIATIONS ->
+                study.record().applications().stream()
+                        .map(a -> row(
+                                a.contender(),
+                                a.day(),
+                                a.job(),
+                                a.dose().map(Dose::print).orElse(null),
+                                a.waitSeconds().orElse(null),
+                                a.coats().orElse(null),
+                                a.label().map(Label::print).orElse(null)))
+                        .toList();
+        };
+    }
+
+    private List<@Nullable Object> contender(Contender c) {
+        return row(
+                c.number(),
+                c.role().name().toLowerCase(Locale.ROOT),
+                c.name(),
+                c.isBare() ? null : c.kind().code(),
+                c.isBare() ? null : c.source().name().toLowerCase(Locale.ROOT));
+    }
+
+    private List<List<@Nullable Object>> plan() {
+        List<List<@Nullable Object>> rows = new ArrayList<>();
+        var plan = study.record().plan();
+        for (int i = 0; i < plan.measures().size(); i++) {
+            rows.add(row(
+                    "measure",
+                    i,
+                    null,
+                    plan.measures().get(i).measure().code(),
+                    plan.measures().get(i).repeats(),
+                    null,
+                    null));
+        }
+        plan.visits()
+                .forEach(v -> rows.add(row("visit", null, v.day(), v.stage().code(), null, null, null)));
+        for (int i = 0; i < study.works().size(); i++) {
+            var work = study.works().get(i);
+            rows.add(row("work", i, work.day(), work.kind().code(), null, work.title(), work.why()));
+        }
+        return rows;
+    }
+
+    private List<@Nullable Object> reading(KeptReading kept) {
+        Observation seen = kept.reading().seen();
+        return row(
+                kept.id(),
+                kept.reading().section(),
+                kept.reading().day(),
+                kept.reading().stage().code(),
+                kept.reading().measure().code(),
+                kept.reading().repeat(),
+                seen.amount(),
+                seen instanceof Observation.DropShape drop ? drop.widthMm() : null,
+                seen instanceof Observation.Graded graded ? graded.kind().code() : null,
+                kept.keptAt(),
+                kept.keptBy(),
+                kept.replaces().orElse(null),
+                kept.strike().map(KeptReading.Strike::at).orElse(null),
+                kept.strike().map(KeptReading.Strike::by).orElse(null),
+                kept.strike().map(KeptReading.Strike::because).orElse(null));
+    }
+}

@@ -1,0 +1,68 @@
+package org.evensheen.app.bundles;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+
+/** The tables of a bundle, a CSV file each, with their fields and types as the Frictionless Table Schema names them. */
+enum Table {
+    STUDY("question:string first_day:date seed:integer key_open:boolean", 1),
+    BED(
+            "name:string vehicle:string kind:string outline:string tilt_deg:number colour:string hardness:string carries:string lives:string",
+            1),
+    TRIMS("label:string outline:string", 200),
+    ZONES("kind:string label:string x_mm:number y_mm:number width_mm:number height_mm:number", 200),
+    PRODUCTS("name:string kind:string", 200),
+    CLAIMS("product:string label:string", 200),
+    CONTENDERS("number:integer role:string name:string water_kind:string source:string", 100),
+    SECTIONS(
+            "code:string contender:integer block:integer x_mm:number y_mm:number width_mm:number height_mm:number by_hand:boolean",
+            500),
+    PLAN("what:string position:integer day:integer code:string repeats:integer title:string why:string", 6000),
+    EXPOSURES("day:integer kind:string note:string kept_at:datetime kept_by:string", 20_000),
+    READINGS(
+            "id:integer section:string day:integer stage:string measure:string repeat:integer amount:number width_mm:number "
+                    + "water_kind:string kept_at:datetime kept_by:string replaces:integer struck_at:datetime struck_by:string "
+                    + "struck_because:string",
+            400_000),
+    DEVIATIONS(
+            "contender:integer day:integer job:string dose:string wait_seconds:number coats:integer label:string",
+            5000);
+
+    private final Map<String, String> fields = new TreeMap<>();
+    private final List<String> names;
+    private final int most;
+
+    Table(String fields, int most) {
+        this.names = Stream.of(fields.split(" ")).map(f -> f.split(":")[0]).toList();
+        Stream.of(fields.split(" ")).map(f -> f.split(":")).forEach(f -> this.fields.put(f[0], f[1]));
+        this.most = most;
+    }
+
+    String title() {
+        return name().toLowerCase(java.util.Locale.ROOT);
+    }
+
+    String path() {
+        return title() + ".csv";
+    }
+
+    List<String> names() {
+        return names;
+    }
+
+    String type(String field) {
+        return fields.get(field);
+    }
+
+    /** Most rows it may have. */
+    int most() {
+        return most;
+    }
+
+    static Optional<Table> at(String path) {
+        return Stream.of(values()).filter(t -> t.path().equals(path)).findFirst();
+    }
+}

@@ -1,0 +1,138 @@
+package org.evensheen.app.prints;
+
+import com.google.zxing.BarcodeFormat;
+import com.google.zxing.EncodeHintType;
+import com.google.zxing.WriterException;
+import com.google.zxing.common.BitMatrix;
+import com.google.zxing.qrcode.QRCodeWriter;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.evensheen.app.labels.Cautions;
+import org.evensheen.app.page.Figures;
+import org.evensheen.app.studies.Study;
+import org.evensheen.core.planning.Calendar.Work;
+import org.evensheen.core.planning.Entrant;
+import org.evensheen.core.planning.Kit;
+import org.evensheen.core.study.Section;
+
+/**
+ * What is printed for a study.
+ *
+ * @param key which product each code stands for, on a sheet of its own, so that the judge need not see it
+ */
+record PrintPage(
+        long study,
+        String question,
+        String bed,
+        String days,
+        List<Tag> tags,
+        List<String> kit,
+        List<Line> products,
+        List<String> wear,
+        List<Line> run,
+        List<String> key,
+        String reminder) {
+    private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
+
+    /** A tape tag: its code, and a QR code that opens the section's Slate. */
+    record Tag(String code, String block, String qr, String viewBox, String address) {}
+
+    /** A line of a list with what stands behind it. */
+    record Line(String what, String detail) {}
+
+    static PrintPage of(Study study, List<Entrant> entrants, String address) {
+        List<Section> sections = study.record().sections();
+        Kit kit = Kit.of(entrants, sections);
+        return new PrintPage(
+                study.id(),
+                study.question(),
+                study.bed().name(),
+                "%s to %s"
+                        .formatted(
+                                study.firstDay().format(DATE),
+                                study.dateOf(study.record().plan().lastDay()).format(DATE)),
+                sections.stream()
+                        .sorted(java.util.Comparator.comparing(s -> s.code()))
+                        .map(s -> tag(study, s, address))
+                        .toList(),
+                kit(kit),
+                kit.products().stream().map(PrintPage::product).toList(),
+                kit.wear(),
+                study.works().stream().map(w -> line(study, w)).toList(),
+                study.record().contenders().stream()
+                        .map(c -> "%s: %s".formatted(study.codesOf(c), c.name()))
+                        .toList(),
+                Cautions.REMINDER);
+    }
+
+    private static Tag tag(Study study, Section section, String address) {
+        String to = "%s/studies/%d?section=%s".formatted(address, study.id(), section.code());
+        BitMatrix matrix = matrix(to);
+        StringBuilder path = new StringBuilder();
+        for (int y = 0; y < matrix.getHeight(); y++) {
+            for (int x = 0; x < matrix.getWidth(); x++) {
+                if (matrix.get(x, y)) {
+                    int from = x;
+                    while (x + 1 < matrix.getWidth() && matrix.get(x + 1, y)) {
+                        x++;
+                    }
+                    path.append("M%d,%dh%dv1h-%dz".formatted(from, y, x - from + 1, x - from + 1));
+                }
+            }
+        }
+        return new Tag(
+                section.code(),
+                "block " + section.row(),
+                path.toString(),
+                "0 0 %d %d".formatted(matrix.getWidth(), matrix.getHeight()),
+                to);
+    }
+
+    private static BitMatrix matrix(String text) {
+        try {
+            return new QRCodeWriter().encode(text, BarcodeFormat.QR_CODE, 0, 0, Map.of(EncodeHintType.MARGIN, 2));
+        } catch (WriterException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static List<String> kit(Kit kit) {
+        List<String> lines = new ArrayList<>();
+        lines.add("Masking tape, %s m, and a marker".formatted(Figures.compact(kit.tapeMetres(), 2)));
+        lines.add("%d buffing and drying towels; a fresh face for each section".formatted(kit.towels()));
+        lines.add("Two buckets with grids, one for washing and one for rinsing; a mitt for body work only");
+        lines.add("Weighted sled and force gauge with its check weight; scale; ruler or gauge for drops");
+        lines.add("Thermometer and hygrometer; clock; this sheet");
+        return lines;
+    }
+
+    private static Line product(Kit.Needed needed) {
+        String amount = needed.millilitres()
+                .map(ml -> Figures.millilitres(ml)
+                        + needed.sprays().map(s -> ", %d sprays".formatted(s)).orElse(""))
+                .orElseGet(() -> needed.sprays()
+                        .map(s -> "%d sprays; weigh twenty to know the mL".formatted(s))
+                        .orElse("its label tells no dose for a section"));
+        return new Line(
+                needed.product(),
+                "%s for %s and %s%s"
+                        .formatted(
+                                amount,
+                                Figures.count(needed.sections(), "section", "sections"),
+                                Figures.count(needed.coats(), "coat", "coats"),
+                                needed.dose().isEmpty() ? "" : " (label: " + needed.dose() + ", 15 % over)"));
+    }
+
+    private static Line line(Study study, Work work) {
+        return new Line("%s: %s".formatted(study.dateOf(work.day()).format(DATE), work.title()), work.why());
+    }
+
+    /** Sections in the order of reading. */
+    public String order() {
+        return tags.stream().map(Tag::code).collect(Collectors.joining(" "));
+    }
+}
