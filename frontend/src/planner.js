@@ -28,7 +28,7 @@
     } else if (item.dataset.section) {
       const start = point(svg, { clientX: from[0], clientY: from[1] });
       item.setAttribute('transform', `translate(${at.x - start.x} ${at.y - start.y})`);
-      item.style.pointerEvents = 'none';
+      item.classList.add('held');
     } else {
       item.setAttribute('x', `${at.x}px`);
     }
@@ -51,7 +51,7 @@
     } else if (item.dataset.section) {
       const under = document.elementFromPoint(event.clientX, event.clientY)?.closest('[data-section], [data-spare]');
       item.removeAttribute('transform');
-      item.style.pointerEvents = '';
+      item.classList.remove('held');
       if (under && under !== item) send('#move-section', { code: item.dataset.section, with: under.dataset.section ?? under.dataset.spare });
     } else {
       const box = svg.getBoundingClientRect();

@@ -106,7 +106,7 @@ public class BedStore {
                         row.getString("lives")));
     }
 
-    /** Sections of every study on some beds since each was last stripped, by bed. */
+    /** Sections of the studies on a bed since it was last stripped, the youngest first, at most 600. */
     public List<PlaceInUse> inUse(long bed) {
         return database.sql("""
                         select s.id as study, s.question, s.first_day, t.code, t.x_mm, t.y_mm, t.width_mm, t.height_mm, p.name,
@@ -120,7 +120,7 @@ public class BedStore {
                             select id, line from label where product_id = p.id order by number desc limit 1) l on true
                         where s.bed_id = :bed and s.first_day >= coalesce(
                             (select max(stripped_on) from bed_strip b where b.bed_id = s.bed_id), '-infinity'::date)
-                        order by s.first_day desc, s.id, t.code""")
+                        order by s.first_day desc, s.id, t.code limit 600""")
                 .param("bed", bed)
                 .query((row, n) -> new PlaceInUse(
                         row.getLong("study"),

@@ -130,6 +130,14 @@ class BundleKeeper {
                 throw new Wrong("contenders.csv: numbers must run from 0 without a gap.");
             }
         }
+        sections.stream()
+                .filter(s -> s.contender() < 0 || s.contender() >= contenders.size())
+                .findFirst()
+                .ifPresent(s -> {
+                    throw new Wrong(
+                            "sections.csv: section %s carries contender %d, and there is none of that number. Nothing was stored."
+                                    .formatted(Sheet.shown(s.code()), s.contender()));
+                });
         List<Plan.Planned> measures = new ArrayList<>();
         List<Occasion> visits = new ArrayList<>();
         List<Calendar.Work> works = new ArrayList<>();
@@ -333,7 +341,9 @@ class BundleKeeper {
                 throw new Wrong("readings.csv: reading %d replaces one that is not there. Nothing was stored."
                         .formatted(waiting.get(0).id()));
             }
-            readings.keep(study, next);
+            if (readings.keep(study, next) != next.size()) {
+                throw new Wrong("readings.csv: not every reading found its section. Nothing was stored.");
+            }
             next.forEach(r -> kept.add(r.id()));
             waiting.removeAll(new HashSet<>(next));
         }

@@ -5,7 +5,6 @@ import java.security.SecureRandom;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Hands;
@@ -163,17 +162,13 @@ class PlanController {
         String dates = Dates.moved(now.typed().getOrDefault("dates", ""), work, Dates.day(design, day, on));
         PlanStore.Changed changed =
                 plans.change(id, now.number(), Map.of("dates", dates), "a date moved", hands.name());
-        Planner.Worked worked = planner.work(changed.now().typed());
-        List<String> breaks = worked.design().calendar().breaks();
-        model.addAttribute(
-                "page",
-                PlanPage.of(
-                        changed.now(),
-                        worked,
-                        "dates",
-                        breaks.isEmpty()
-                                ? "Moved. Nothing is broken by it."
-                                : "Moved. It breaks: " + String.join(" ", breaks)));
+        List<String> breaks =
+                planner.work(changed.now().typed()).design().calendar().breaks();
+        show(
+                changed.now(),
+                "dates",
+                breaks.isEmpty() ? "Moved. Nothing is broken by it." : "Moved. It breaks: " + String.join(" ", breaks),
+                model);
         return "plans/plan :: plan";
     }
 
@@ -219,6 +214,5 @@ class PlanController {
         model.addAttribute("beds", step.equals("ask") ? worked.known().beds() : List.of());
         model.addAttribute("key", UUID.randomUUID());
         model.addAttribute("oob", false);
-        model.addAttribute("today", Optional.of(planner.today()).get().toString());
     }
 }

@@ -244,6 +244,40 @@ record PlanPage(
         return words;
     }
 
+    private static final Map<String, List<String>> FIELDS = Map.of(
+            "ask", List.of("question", "firstDay", "where"),
+            "lay-out", List.of("each", "bare", "size", "gap"),
+            "protocol",
+                    List.of(
+                            "cure",
+                            "pull",
+                            "drop",
+                            "left-behind",
+                            "grade",
+                            "every",
+                            "visits",
+                            "washEvery",
+                            "perVisit",
+                            "washDays",
+                            "washVisits",
+                            "doseDays",
+                            "chem0",
+                            "chem1",
+                            "chem2",
+                            "chem3",
+                            "chem4",
+                            "chem5"));
+
+    /** Fields of this step whose messages stand at their places. */
+    public List<String> fieldsHere() {
+        List<String> here = new ArrayList<>(FIELDS.getOrDefault(step, List.of()));
+        String numbered = step.equals("ask") ? "name" : step.equals("protocol") ? "dose" : "";
+        IntStream.range(0, numbered.isEmpty() ? 0 : rows.size() - 1)
+                .filter(i -> !in("name" + i).isEmpty())
+                .forEach(i -> here.add(numbered + i));
+        return here;
+    }
+
     /** What was typed into a field; empty if nothing was. */
     public String in(String field) {
         return typed.getOrDefault(field, "");

@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.beds.PlaceInUse;
@@ -47,13 +48,18 @@ final class PlanReader {
     private final Known known;
     private final Map<String, Product> byName;
 
-    /** What a plan rests on besides what was typed. */
+    /**
+     * What a plan rests on besides what was typed.
+     *
+     * @param draw draws a layout, or gives it as it was drawn before
+     */
     record Known(
             List<Bed> beds,
             List<PlaceInUse> inUse,
             List<Product> products,
             Optional<Forecast> forecast,
-            LocalDate today) {}
+            LocalDate today,
+            Function<Layout.Ask, Layout> draw) {}
 
     private PlanReader(Map<String, String> typed, Known known) {
         this.fields = new Fields(typed);
@@ -230,8 +236,15 @@ final class PlanReader {
             }
         }
         try {
-            return Optional.of(Layout.draw(new Layout.Ask(
-                    keptOff(bed.shape()), counts, width, height, gap, seed, Layout.Move.parse(fields.in("moves")))));
+            return Optional.of(known.draw()
+                    .apply(new Layout.Ask(
+                            keptOff(bed.shape()),
+                            counts,
+                            width,
+                            height,
+                            gap,
+                            seed,
+                            Layout.Move.parse(fields.in("moves")))));
         } catch (Layout.TooSmall e) {
             fields.wrong(fields.in("size").isEmpty() ? "each" : "size", String.valueOf(e.getMessage()));
             return Optional.empty();

@@ -1,5 +1,7 @@
 package org.evensheen.app.plans;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
@@ -8,6 +10,7 @@ import org.evensheen.app.beds.Bed;
 import org.evensheen.app.beds.BedStore;
 import org.evensheen.app.beds.PlaceInUse;
 import org.evensheen.app.labels.ProductStore;
+import org.evensheen.core.layout.Layout;
 import org.springframework.stereotype.Component;
 
 /** Puts together what a plan rests on, and works out what it comes to. */
@@ -19,6 +22,9 @@ class Planner {
     private final ProductStore products;
     private final ForecastStore forecasts;
     private final Clock clock;
+    /** The same question has the same layout; a page asks it several times. */
+    private final Cache<Layout.Ask, Layout> drawn =
+            Caffeine.newBuilder().maximumSize(100).build();
 
     Planner(BedStore beds, ProductStore products, ForecastStore forecasts, Clock clock) {
         this.beds = beds;
@@ -38,7 +44,12 @@ class Planner {
                 .map(b -> beds.inUse(b.id()))
                 .orElse(List.of());
         PlanReader.Known known = new PlanReader.Known(
-                all, uses, products.allNamed(PlanReader.names(typed)), forecasts.latest(), today());
+                all,
+                uses,
+                products.allNamed(PlanReader.names(typed)),
+                forecasts.latest(),
+                today(),
+                ask -> drawn.get(ask, Layout::draw));
         return new Worked(PlanReader.read(typed, known), known);
     }
 

@@ -216,9 +216,18 @@ record RehearsalPage(
                         m.millilitres() > 0.05 ? ", " + Figures.millilitres(m.millilitres()) : "");
         return new MoreView(
                 m.what(),
-                "%s instead of %s".formatted(Figures.percent(m.right()), Figures.percent(f.right())),
+                clear(f, m)
+                        ? "%s instead of %s".formatted(Figures.percent(m.right()), Figures.percent(f.right()))
+                        : "%s, no clear change".formatted(Figures.percent(m.right())),
                 "± " + Figures.withUnit(Figures.significant(m.width(), 2), f.unit()),
                 "costs " + cost);
+    }
+
+    /** Whether a change is beyond twice its sampling error. */
+    private static boolean clear(Found f, Found.More m) {
+        double p = (f.right() + m.right()) / 2;
+        double error = Math.sqrt(p * (1 - p) * (1.0 / f.studies() + 1.0 / Rehearsals.FOR_MORE));
+        return Math.abs(m.right() - f.right()) > 2 * error;
     }
 
     private static double last(List<Found.Point> points) {

@@ -12,11 +12,14 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.ColorScheme;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import org.evensheen.app.browser.ChromiumExtension.Visit;
 import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SamplePlan;
 import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
 import org.evensheen.app.studies.Study;
@@ -284,22 +287,15 @@ class JourneyTest {
     @ParameterizedTest
     @ValueSource(ints = {1280, 390})
     void aStudyIsMadeFromNothingAndReadBareFreshAndWorn(int width) {
-        open(width, "/studies/new");
-        page.getByLabel("The question").fill("Does anything stay on the cart?");
-        page.getByLabel("Product", new Page.GetByLabelOptions().setExact(true))
-                .nth(0)
-                .fill("Osier Spray Seal");
-        page.getByLabel("Product", new Page.GetByLabelOptions().setExact(true))
-                .nth(1)
-                .fill("Brock Paste");
-        page.getByLabel("reference").first().check();
-        page.getByLabel("The bed", new Page.GetByLabelOptions().setExact(true)).fill("Cart lid");
-        page.getByLabel("Width, mm").fill("1200");
-        page.getByLabel("Height, mm").fill("800");
-        page.getByLabel("First day").fill(java.time.LocalDate.now().minusDays(8).toString());
-        assertThat(page.locator("#layout .patch")).hasCount(6);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Draw lots and begin"))
-                .click();
+        Map<String, String> typed = new HashMap<>(Map.of(
+                "bed", String.valueOf(SamplePlan.bed("1200 × 800")),
+                "question", "Does anything stay on the cart?",
+                "name0", "Lowlight Mist",
+                "name1", "Gannet Spray Wax",
+                "reference", "0",
+                "blind", "on",
+                "firstDay", java.time.LocalDate.now().minusDays(8).toString()));
+        open(width, "/studies/" + SamplePlan.begin(SamplePlan.make(typed)));
         assertThat(page.locator(".section")).hasCount(6);
         assertThat(page.locator(".section.bare")).hasCount(2);
         int[] days = {0, 1, 8};

@@ -29,7 +29,12 @@ class ScreenshotsTest {
                 "/studies/3",
                 page -> page.locator("[data-entry] input[name=amount]").fill("17.6"));
         shoot("verdict", 1280, 800, "/studies/1/verdict", page -> {});
-        shoot("new-study", 1280, 800, "/studies/new", ScreenshotsTest::fill);
+        shoot("beds", 1280, 800, "/beds", page -> {});
+        shoot("bed", 1280, 800, "/beds/3", page -> {});
+        shoot("plan", 1280, 800, "/plans/1?step=fairness", page -> {});
+        shoot("rehearsal", 1280, 800, "/plans/1?step=rehearse", ScreenshotsTest::rehearse);
+        shoot("calendar", 1280, 800, "/calendar", page -> {});
+        shoot("plan-phone", 390, 844, "/plans/1?step=fairness", page -> {});
         shoot(
                 "shelf",
                 1280,
@@ -58,16 +63,10 @@ class ScreenshotsTest {
         page.locator("mark.unread").waitFor();
     }
 
-    private static void fill(Page page) {
-        page.locator("#question").fill("Which rinse-on coat sheds most water on the cart?");
-        page.locator("#name0").fill("Kelter Rinse-On");
-        page.locator("#name1").fill("Tidewrack Mist Coat");
-        page.locator("#name2").fill("Lowlight Mist");
-        page.locator("input[name=reference]").first().check();
-        page.locator("#bed").fill("Hand-cart lid");
-        page.locator("#width").fill("1400");
-        page.locator("#height").fill("900");
-        page.locator("#layout .patch").first().waitFor();
+    private static void rehearse(Page page) {
+        page.getByText("Rehearse 2 000 studies").click();
+        page.locator("#found .headline").waitFor();
+        page.locator("#found .headline").scrollIntoViewIfNeeded();
     }
 
     private static void shoot(String name, int width, int height, String path, Consumer<Page> prepare) {

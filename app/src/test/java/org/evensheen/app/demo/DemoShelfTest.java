@@ -42,7 +42,9 @@ class DemoShelfTest {
         Set<ProductKind> kinds = PRODUCTS.stream()
                 .map(p -> ProductKind.ofCode(p.at("kind")).orElseThrow())
                 .collect(Collectors.toCollection(() -> EnumSet.noneOf(ProductKind.class)));
-        assertThat(EnumSet.complementOf(EnumSet.copyOf(kinds))).containsExactly(ProductKind.OTHER);
+        assertThat(EnumSet.complementOf(EnumSet.copyOf(kinds)))
+                .as("media belong to the Rack")
+                .containsExactly(ProductKind.MEDIA, ProductKind.OTHER);
         assertThat(PRODUCTS)
                 .filteredOn(
                         p -> !LabelLine.read(p.at("label")).label().hazards().isEmpty())

@@ -68,7 +68,7 @@ public final class SampleStudy {
     }
 
     private static Study make(List<Occasion> more) {
-        long seed = 99;
+        long seed = 104;
         List<Contender> contenders = List.of(
                 new Contender(0, "Osier Spray Seal", Role.REFERENCE, WaterKind.REPELS, Source.BOUGHT),
                 new Contender(1, "Brock Paste", Role.PRODUCT, WaterKind.REPELS, Source.LENT),

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SamplePlan;
 import org.evensheen.app.live.SampleProduct;
 import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
@@ -205,28 +206,10 @@ class ShelfTest {
     void aBottleTellsWhetherItLastsToTheEndOfTheStudyItIsPlannedFor() {
         String name = SampleProduct.name("Sedge");
         long id = SampleProduct.make(name, "sealant", "5 mL per section; 2 coats", 100);
-        Map<String, String> study = new HashMap<>(Map.of(
-                "question",
-                "Which stays?",
-                "bed",
-                "Board",
-                "width",
-                "1500",
-                "height",
-                "1000",
-                "each",
-                "2",
-                "firstDay",
-                LocalDate.now().plusDays(3).toString(),
-                "freshAfter",
-                "1",
-                "every",
-                "7",
-                "visits",
-                "4"));
-        study.put("seed", "5");
-        study.put("key", UUID.randomUUID().toString());
-        Web.post("/studies?name=%s&name=Brock+Paste".formatted(name.replace(" ", "+")), study);
+        Map<String, String> study = SamplePlan.fair();
+        study.put("firstDay", LocalDate.now().plusDays(3).toString());
+        study.put("name2", name);
+        SamplePlan.begin(SamplePlan.make(study));
         assertThat(plain(Web.get("/shelf/" + id))).contains("lasts to the end");
         Web.post(
                 "/shelf/" + id + "/pours",
@@ -246,7 +229,7 @@ class ShelfTest {
     @Test
     void standingsAreTunedToTheKey() {
         long study = SampleStudy.read().id();
-        String standings = "/shelf/%d/standings".formatted(product("Osier Spray Seal"));
+        String standings = "/shelf/%d/standings".formatted(product("Kelter Rinse-On"));
         String line = "id=\"standing-%d\" hx-swap-oob=\"true\">".formatted(study);
         assertThat(Web.get(standings).body()).contains(line + "judged by code");
         Web.post("/studies/" + study + "/key", Map.of());

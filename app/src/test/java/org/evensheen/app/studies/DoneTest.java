@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.evensheen.app.live.LiveApp;
-import org.evensheen.app.live.SampleProduct;
 import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
 import org.evensheen.core.footing.Finding.Kind;
@@ -97,44 +96,5 @@ class DoneTest {
         assertThat(Web.post("/studies/" + id + "/done", form(3, "5 %", "", "")).statusCode())
                 .as("bare gets nothing")
                 .isEqualTo(404);
-    }
-
-    @Test
-    void productsThatMustNotMeetWarnWhereAStudyBringsThemTogether() {
-        String acid = SampleProduct.name("Acid");
-        String bleach = SampleProduct.name("Bleach");
-        SampleProduct.make(acid, "wheel", "wheels 1:4; caution acid", 0);
-        SampleProduct.make(bleach, "other", "boards 1:9; caution bleach", 0);
-        Map<String, String> form = new HashMap<>(Map.of(
-                "question",
-                "Which is cleaner?",
-                "bed",
-                "Board",
-                "width",
-                "1500",
-                "height",
-                "1000",
-                "each",
-                "2",
-                "firstDay",
-                java.time.LocalDate.now().toString(),
-                "freshAfter",
-                "1",
-                "every",
-                "7",
-                "visits",
-                "2"));
-        form.put("seed", "11");
-        form.put("key", UUID.randomUUID().toString());
-        String names = "?name=%s&name=%s".formatted(acid, bleach).replace(" ", "+");
-        assertThat(Web.post("/studies/new/layout" + names, form).body()).contains("must not meet", "chlorine");
-        String place = Web.post("/studies" + names, form)
-                .headers()
-                .firstValue("Location")
-                .orElseThrow()
-                .replaceAll("^https?://[^/]+", "");
-        assertThat(shown(place)).contains("must not meet: acid with bleach gives off chlorine");
-        assertThat(shown(place + "/done")).contains("must not meet", "safety data sheet");
-        assertThat(shown("/studies/3")).doesNotContain("must not meet");
     }
 }

@@ -1,0 +1,203 @@
+package org.evensheen.app.bundles;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.function.UnaryOperator;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SamplePlan;
+import org.evensheen.app.live.SampleStudy;
+import org.evensheen.app.live.Web;
+import org.evensheen.app.studies.KeptReading;
+import org.evensheen.app.studies.Study;
+import org.evensheen.app.studies.StudyStore;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+@ExtendWith(LiveApp.class)
+class BundleTest {
+    private static byte[] export(long study) throws Exception {
+        return HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create(LiveApp.url() + "/studies/" + study + "/bundle.zip"))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofByteArray())
+                .body();
+    }
+
+    private static Map<String, byte[]> unzip(byte[] bundle) throws IOException {
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bundle))) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                files.put(entry.getName(), zip.readAllBytes());
+            }
+        }
+        return files;
+    }
+
+    private static byte[] zip(Map<String, byte[]> files) throws IOException {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+            for (var file : files.entrySet()) {
+                zip.putNextEntry(new ZipEntry(file.getKey()));
+                zip.write(file.getValue());
+            }
+        }
+        return bytes.toByteArray();
+    }
+
+    private static byte[] changed(byte[] bundle, String file, UnaryOperator<String> change) throws IOException {
+        Map<String, byte[]> files = unzip(bundle);
+        files.put(
+                file,
+                change.apply(new String(files.get(file), StandardCharsets.UTF_8))
+                        .getBytes(StandardCharsets.UTF_8));
+        return zip(files);
+    }
+
+    private static HttpResponse<String> bringIn(byte[] bundle, UUID key) {
+        return Web.upload("/studies/import?key=" + key, bundle);
+    }
+
+    private static Study study(long id) {
+        return LiveApp.bean(StudyStore.class).load(id);
+    }
+
+    /** A study with a struck reading and a corrected one. */
+    private static Study corrected() {
+        Study study = SampleStudy.read();
+        List<KeptReading> pulls = study.readings().stream()
+                .filter(r -> r.reading().day() == SampleStudy.TODAY)
+                .limit(2)
+                .toList();
+        LiveApp.database()
+                .sql("""
+                        update reading set struck_at = now(), struck_by = 'Ana', struck_because = 'the sled, "caught"'
+                        where id in (%d, %d)""".formatted(pulls.get(0).id(), pulls.get(1).id()))
+                .update();
+        LiveApp.database().sql("""
+                        insert into reading (study_id, section_id, day, stage, measure, repeat, amount, kept_by, page_key, replaces)
+                        select study_id, section_id, day, stage, measure, repeat, amount + 0.1, 'Ana', gen_random_uuid(), id
+                        from reading where id = %d""".formatted(pulls.get(0).id())).update();
+        return study(study.id());
+    }
+
+    @Test
+    void aStudyGoesOutAndComesBackWhole() throws Exception {
+        Study before = corrected();
+        UUID key = UUID.randomUUID();
+        HttpResponse<String> answer = bringIn(export(before.id()), key);
+        long id = SamplePlan.number(answer);
+        assertThat(SamplePlan.number(bringIn(export(before.id()), key)))
+                .as("sent twice")
+                .isEqualTo(id);
+        Study after = study(id);
+        assertThat(after.record().sections()).isEqualTo(before.record().sections());
+        assertThat(after.record().contenders()).isEqualTo(before.record().contenders());
+        assertThat(after.record().plan()).isEqualTo(before.record().plan());
+        assertThat(after.record().seed()).isEqualTo(before.record().seed());
+        assertThat(after.firstDay()).isEqualTo(before.firstDay());
+        assertThat(after.readings())
+                .usingRecursiveComparison()
+                .ignoringFields("id", "replaces")
+                .ignoringCollectionOrder()
+                .isEqualTo(before.readings());
+        assertThat(after.readings().stream().filter(r -> r.replaces().isPresent()))
+                .hasSize(1);
+        assertThat(Web.get("/studies/" + id + "/verdict.json").body())
+                .isEqualTo(Web.get("/studies/" + before.id() + "/verdict.json").body());
+    }
+
+    @Test
+    void aPlannedStudyKeepsItsStackItsDatesAndItsBed() throws Exception {
+        Map<String, String> typed = SamplePlan.fair();
+        typed.put("name1", "Brock Paste over Osier Spray Seal");
+        Study before = study(SamplePlan.begin(SamplePlan.make(typed)));
+        Study after = study(SamplePlan.number(bringIn(export(before.id()), UUID.randomUUID())));
+        assertThat(after.works()).isEqualTo(before.works());
+        assertThat(after.record().contenders()).isEqualTo(before.record().contenders());
+        assertThat(after.bed().id())
+                .as("onto the bed it was on")
+                .isEqualTo(before.bed().id());
+    }
+
+    @Test
+    void anyToolFindsItsWayByTheDescriptor() throws Exception {
+        Map<String, byte[]> files = unzip(export(3));
+        JsonNode descriptor = new JsonMapper().readTree(files.get("datapackage.json"));
+        assertThat(descriptor.path("$schema").asString()).endsWith("/2.0/datapackage.json");
+        assertThat(descriptor.path("resources")).hasSize(files.size() - 1);
+        for (JsonNode resource : descriptor.path("resources")) {
+            String header = new String(files.get(resource.path("path").asString()), StandardCharsets.UTF_8)
+                    .lines()
+                    .findFirst()
+                    .orElseThrow();
+            StringBuilder named = new StringBuilder();
+            resource.path("schema")
+                    .path("fields")
+                    .forEach(f -> named.append(named.isEmpty() ? "" : ",")
+                            .append(f.path("name").asString()));
+            assertThat(header).isEqualTo(named.toString());
+        }
+    }
+
+    @Test
+    void aBadBundleIsRefusedWithItsReasonAndNothingOfItIsStored() throws Exception {
+        byte[] good = export(3);
+        Map<String, byte[]> climbing = unzip(good);
+        climbing.put("../../climbed.csv", new byte[3]);
+        Map<String, byte[]> bomb = unzip(good);
+        bomb.put("readings.csv", new byte[120 * 1024 * 1024]);
+        Map<String, byte[]> missing = unzip(good);
+        missing.remove("sections.csv");
+        long studies = count("study");
+        long readings = count("reading");
+        refused(java.util.Arrays.copyOf(good, good.length / 2), "breaks off");
+        refused("hello".getBytes(StandardCharsets.UTF_8), "no zip file");
+        refused(zip(climbing), "climb out of its folder");
+        refused(zip(bomb), "larger than 96 MB");
+        refused(zip(missing), "The table sections is missing");
+        refused(
+                changed(
+                        good,
+                        "datapackage.json",
+                        t -> t.replaceAll("\"evenSheenVersion\" ?: ?1", "\"evenSheenVersion\": 9")),
+                "of version 9");
+        refused(changed(good, "readings.csv", t -> t.replaceFirst(",pull,1,[\\d.]+,", ",pull,1,-4,")), "can't be");
+        refused(changed(good, "readings.csv", t -> t.replaceFirst("\r\n(\\d+),[A-Z],", "\r\n$1,QQ,")), "no section QQ");
+        refused(
+                changed(good, "sections.csv", t -> t.replaceFirst("\r\n([A-Z]),(\\d+),", "\r\n$1,77,")),
+                "there is none of that number");
+        assertThat(count("study")).isEqualTo(studies);
+        assertThat(count("reading")).isEqualTo(readings);
+    }
+
+    private static void refused(byte[] bundle, String message) {
+        HttpResponse<String> answer = bringIn(bundle, UUID.randomUUID());
+        assertThat(answer.statusCode()).as(message).isEqualTo(422);
+        assertThat(answer.body().replace("&#39;", "'")).contains("class=\"problem\"", message);
+    }
+
+    private static long count(String table) {
+        return LiveApp.database()
+                .sql("select count(*) from " + table)
+                .query(Long.class)
+                .single();
+    }
+}

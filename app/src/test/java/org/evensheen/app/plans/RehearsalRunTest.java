@@ -1,0 +1,63 @@
+package org.evensheen.app.plans;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Map;
+import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SamplePlan;
+import org.evensheen.app.live.Web;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+@ExtendWith(LiveApp.class)
+class RehearsalRunTest {
+    /** Asks for the progress, as the page does, until the rehearsal has ended. */
+    private static String outcome(long plan) {
+        Instant until = Instant.now().plus(Duration.ofSeconds(60));
+        String shown = "";
+        do {
+            shown = Web.get("/plans/" + plan + "/rehearsal/progress").body();
+        } while (shown.contains("<progress") && Instant.now().isBefore(until));
+        return shown;
+    }
+
+    @Test
+    void aRehearsalSaysWhoWinsHowOftenAndWhatMoreWouldBuy() {
+        long plan = SamplePlan.make(SamplePlan.fair());
+        String begun = Web.post(
+                        "/plans/" + plan + "/rehearsal",
+                        Map.of("base", "2", "fresh0", "8", "spent0", "40", "fresh1", "11", "spent1", "6"))
+                .body();
+        assertThat(begun).contains("<progress", "value=\"40\"");
+        assertThat(outcome(plan))
+                .containsPattern("Osier Spray Seal stands alone in first place in \\d+.% of 2000 rehearsed studies")
+                .contains(
+                        "called different", "One more section each", "One more repeat", "Three more weeks", "polyline");
+        SamplePlan.change(plan, 3, "lay-out", Map.of("each", "3"));
+        assertThat(Web.get("/plans/" + plan + "/rehearsal").body()).contains("The plan has changed since");
+    }
+
+    @Test
+    void effectsComeFromEarlierStudiesAndWrongNumbersAreSaid() {
+        long plan = SamplePlan.make(SamplePlan.fair());
+        assertThat(Web.get("/plans/" + plan + "/rehearsal").body())
+                .contains("from “", "earlier stud")
+                .contains("supposed; no earlier study has it");
+        String wrong = Web.post("/plans/" + plan + "/rehearsal", Map.of("base", "2", "fresh0", "slick"))
+                .body();
+        assertThat(wrong).contains("needs another look", "value=\"slick\"").doesNotContain("<progress");
+    }
+
+    @Test
+    void aRehearsalCanBeStopped() {
+        long plan = SamplePlan.make(SamplePlan.fair());
+        Web.post("/plans/" + plan + "/rehearsal", Map.of("base", "2"));
+        assertThat(Web.post("/plans/" + plan + "/rehearsal/cancel", Map.of()).body())
+                .contains("Stopped. Nothing was kept of it.");
+        assertThat(outcome(plan)).doesNotContain("stands alone");
+        assertThat(LiveApp.bean(RehearsalStore.class).load(plan).orElseThrow().state())
+                .isEqualTo("cancelled");
+    }
+}
