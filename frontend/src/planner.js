@@ -68,4 +68,16 @@
   document.addEventListener('pointercancel', () => { held = null; document.body.classList.remove('dragging'); });
   // A drag is no tap: the link under it is not followed.
   document.addEventListener('click', (event) => { if (event.target.closest('[data-section]') && document.body.classList.contains('dragging')) event.preventDefault(); }, true);
+
+  // Lines for contenders are all there; a hand asks for the next.
+  document.addEventListener('alpine:init', () => {
+    window.Alpine.data('contenders', () => ({
+      more() {
+        const next = this.$root.querySelector('.entrant[hidden]');
+        if (!next) return;
+        next.hidden = false;
+        next.querySelector('input').focus();
+      },
+    }));
+  });
 })();

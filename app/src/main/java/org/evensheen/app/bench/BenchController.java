@@ -2,6 +2,8 @@ package org.evensheen.app.bench;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.Optional;
+import org.evensheen.app.calendar.DatedStore;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -10,10 +12,12 @@ import org.springframework.web.bind.annotation.GetMapping;
 @Controller
 class BenchController {
     private final DueStore due;
+    private final DatedStore dated;
     private final Clock clock;
 
-    BenchController(DueStore due, Clock clock) {
+    BenchController(DueStore due, DatedStore dated, Clock clock) {
         this.due = due;
+        this.dated = dated;
         this.clock = clock;
     }
 
@@ -21,6 +25,11 @@ class BenchController {
     String bench(Model model) {
         LocalDate today = LocalDate.now(clock);
         model.addAttribute("bench", BenchPage.of(due.around(today), due, today));
+        model.addAttribute(
+                "work",
+                dated.between(today, today, Optional.empty()).stream()
+                        .filter(d -> !d.kind().equals("visit"))
+                        .toList());
         return "bench/bench";
     }
 }

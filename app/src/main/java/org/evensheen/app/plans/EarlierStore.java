@@ -73,6 +73,7 @@ class EarlierStore {
                             join contender c on c.product_id = p.id
                             join study s on s.id = c.study_id
                             where lower(p.name) in (:names)
+                              and exists (select 1 from reading r where r.study_id = s.id and r.measure = 'pull')
                               and not exists (select 1 from contender_layer k where k.contender_id = c.id)),
                         late as (select * from mine where nth <= 3)
                         select l.name, s.id as study, s.question, r.stage, r.day, avg(r.amount) as mean,
@@ -110,7 +111,10 @@ class EarlierStore {
                         select sqrt(sum(v * (n - 1)) / nullif(sum(n - 1), 0))
                         from (select var_samp(amount) as v, count(*) as n from reading
                               where measure = 'pull' and struck_at is null
-                                and study_id in (select id from study order by first_day desc, id desc limit 5)
+                                and study_id in (
+                                  select s.id from study s
+                                  where exists (select 1 from reading r where r.study_id = s.id and r.measure = 'pull')
+                                  order by s.first_day desc, s.id desc limit 5)
                               group by section_id, day, stage having count(*) > 1) pooled""")
                 .query((row, n) -> Optional.ofNullable(row.getBigDecimal(1)).map(Number::doubleValue))
                 .single();

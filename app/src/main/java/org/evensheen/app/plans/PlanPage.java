@@ -272,7 +272,7 @@ record PlanPage(
     public List<String> fieldsHere() {
         List<String> here = new ArrayList<>(FIELDS.getOrDefault(step, List.of()));
         String numbered = step.equals("ask") ? "name" : step.equals("protocol") ? "dose" : "";
-        IntStream.range(0, numbered.isEmpty() ? 0 : rows.size() - 1)
+        IntStream.range(0, numbered.isEmpty() ? 0 : Fields.MOST_PRODUCTS)
                 .filter(i -> !in("name" + i).isEmpty())
                 .forEach(i -> here.add(numbered + i));
         return here;

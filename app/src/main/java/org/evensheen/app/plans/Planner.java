@@ -4,6 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.evensheen.app.beds.Bed;
@@ -37,9 +38,14 @@ class Planner {
     record Worked(Design design, PlanReader.Known known) {}
 
     Worked work(Map<String, String> typed) {
-        List<Bed> all = beds.all(MOST_BEDS);
+        List<Bed> all = new ArrayList<>(beds.all(MOST_BEDS));
+        String chosen = typed.getOrDefault("bed", "");
+        if (chosen.matches("\\d{1,18}")
+                && all.stream().noneMatch(b -> String.valueOf(b.id()).equals(chosen))) {
+            beds.find(Long.parseLong(chosen)).ifPresent(b -> all.add(0, b));
+        }
         List<PlaceInUse> uses = all.stream()
-                .filter(b -> String.valueOf(b.id()).equals(typed.getOrDefault("bed", "")))
+                .filter(b -> String.valueOf(b.id()).equals(chosen))
                 .findFirst()
                 .map(b -> beds.inUse(b.id()))
                 .orElse(List.of());

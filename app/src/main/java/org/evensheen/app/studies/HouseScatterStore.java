@@ -12,7 +12,7 @@ import org.springframework.stereotype.Component;
 
 /**
  * Scatter between sections from earlier replicated studies, for a study that can't estimate its own. Pull is pooled over
- * the latest visits of the five youngest other studies that have two sections of a product; other measures have no house
+ * the latest visits of the five youngest other studies that were read and have two sections of a product; other measures have no house
  * scatter.
  */
 @Component
@@ -42,6 +42,9 @@ public class HouseScatterStore {
                                         on two.contender_id = one.contender_id and two.id > one.id
                                       join contender c on c.id = one.contender_id and c.role <> 'bare'
                                       where one.study_id = s.id)
+                                    and exists (
+                                        select 1 from reading r where r.study_id = s.id and r.measure = 'pull'
+                                          and r.stage = 'rewetted' and r.struck_at is null)
                                   order by s.first_day desc limit 5)
                             group by r.study_id)
                         select r.study_id, c.number, s.block, avg(r.amount) as mean

@@ -32,7 +32,7 @@ class LayoutTest {
         return counts;
     }
 
-    @Property(tries = 60)
+    @Property(tries = 40)
     void sectionsStayOnTheBedOffItsTrimsAndOffEachOther(
             @ForAll @IntRange(min = 1, max = 9) int products,
             @ForAll @IntRange(min = 1, max = 3) int each,
@@ -70,7 +70,7 @@ class LayoutTest {
                 .polygon();
     }
 
-    @Property(tries = 60)
+    @Property(tries = 40)
     void everyCompleteBlockHoldsEveryProductOnceAndBareIsSharedOut(
             @ForAll @IntRange(min = 2, max = 8) int products,
             @ForAll @IntRange(min = 2, max = 4) int each,
