@@ -2,6 +2,7 @@ package org.evensheen.app.beds;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,6 +28,9 @@ final class BedPage {
                 .computeIfAbsent(b.vehicle().isEmpty() ? "Loose" : b.vehicle(), v -> new ArrayList<>())
                 .add(b));
         return byVehicle.entrySet().stream()
+                .sorted(Comparator.comparing((Map.Entry<String, List<Bed>> e) ->
+                                e.getValue().get(0).vehicle().isEmpty())
+                        .thenComparing(e -> -e.getValue().size()))
                 .map(e -> new Vehicle(e.getKey(), standing(e.getValue(), today)))
                 .toList();
     }

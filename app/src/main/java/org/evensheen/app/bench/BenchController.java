@@ -2,7 +2,6 @@ package org.evensheen.app.bench;
 
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.Optional;
 import org.evensheen.app.calendar.DatedStore;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -25,11 +24,7 @@ class BenchController {
     String bench(Model model) {
         LocalDate today = LocalDate.now(clock);
         model.addAttribute("bench", BenchPage.of(due.around(today), due, today));
-        model.addAttribute(
-                "work",
-                dated.between(today, today, Optional.empty()).stream()
-                        .filter(d -> !d.kind().equals("visit"))
-                        .toList());
+        model.addAttribute("work", dated.workOn(today));
         return "bench/bench";
     }
 }

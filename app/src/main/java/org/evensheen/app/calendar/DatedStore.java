@@ -70,6 +70,16 @@ public class DatedStore {
                 .list();
     }
 
+    /** Work besides readings that is planned for a day. */
+    public List<Dated> workOn(LocalDate day) {
+        return database.sql("""
+                        select s.id as study, s.question, b.id as bed_id, b.name as bed, :day::date as date, w.day, w.kind, w.title,
+                               w.why, 0 as readings
+                        from planned_work w join study s on s.id = w.study_id join bed b on b.id = s.bed_id
+                        where s.first_day + w.day = :day and w.kind not in ('bare', 'fresh', 'visit')
+                        order by s.id, w.position limit 20""").param("day", day).query(Dated.class).list();
+    }
+
     /** The secret part of the address under which the calendar can be subscribed to. */
     UUID address() {
         return database.sql("select address from calendar_feed")

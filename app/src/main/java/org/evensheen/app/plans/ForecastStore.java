@@ -1,7 +1,9 @@
 package org.evensheen.app.plans;
 
-import java.sql.Timestamp;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -20,6 +22,8 @@ public class ForecastStore {
     private final TransactionTemplate transaction;
     private final JsonMapper json;
     private final Clock clock;
+    private final Cache<Long, List<Hour>> fetched =
+            Caffeine.newBuilder().maximumSize(3).build();
 
     ForecastStore(JdbcClient database, TransactionTemplate transaction, JsonMapper json, Clock clock) {
         this.database = database;
@@ -57,18 +61,28 @@ public class ForecastStore {
                         .update()));
     }
 
-    /** The latest forecast, as far as it still lies ahead. */
+    /** The latest forecast, as far as it still lies ahead; a forecast never changes, so its hours are fetched once. */
     Optional<Forecast> latest() {
-        List<Hour> hours = database.sql("""
+        Optional<Long> id = database.sql("select max(id) from forecast")
+                .query((row, n) -> Optional.ofNullable(row.getObject(1, Long.class)))
+                .single();
+        Instant from = clock.instant().minusSeconds(3600);
+        List<Hour> ahead = id.map(i -> fetched.get(i, this::hours)).orElse(List.of()).stream()
+                .filter(h -> !h.at().isBefore(from))
+                .toList();
+        return ahead.isEmpty() ? Optional.empty() : Optional.of(new Forecast(ahead, clock.getZone()));
+    }
+
+    private List<Hour> hours(long id) {
+        return database.sql("""
                         select at, air_c, humidity, rain_mm, panel_c from forecast_hour
-                        where forecast_id = (select max(id) from forecast) and at >= :from order by at""")
-                .param("from", Timestamp.from(clock.instant().minusSeconds(3600)))
+                        where forecast_id = :id order by at""")
+                .param("id", id)
                 .query((row, n) -> new Hour(
                         row.getTimestamp("at").toInstant(),
                         new Air(row.getDouble("air_c"), row.getDouble("humidity")),
                         row.getDouble("rain_mm"),
                         Optional.ofNullable(row.getBigDecimal("panel_c")).map(Number::doubleValue)))
                 .list();
-        return hours.isEmpty() ? Optional.empty() : Optional.of(new Forecast(hours, clock.getZone()));
     }
 }

@@ -37,14 +37,22 @@ class PlanController {
     private final ProductStore products;
     private final StudyMaker maker;
     private final StudyStore studies;
+    private final PlanDrawings drawings;
     private final SecureRandom random = new SecureRandom();
 
-    PlanController(PlanStore plans, Planner planner, ProductStore products, StudyMaker maker, StudyStore studies) {
+    PlanController(
+            PlanStore plans,
+            Planner planner,
+            ProductStore products,
+            StudyMaker maker,
+            StudyStore studies,
+            PlanDrawings drawings) {
         this.plans = plans;
         this.planner = planner;
         this.products = products;
         this.maker = maker;
         this.studies = studies;
+        this.drawings = drawings;
     }
 
     @GetMapping("/studies/new")
@@ -210,8 +218,11 @@ class PlanController {
 
     private void show(PlanStore.Version version, String step, String said, Model model) {
         Planner.Worked worked = planner.work(version.typed());
-        model.addAttribute("page", PlanPage.of(version, worked, step, said));
-        model.addAttribute("beds", step.equals("ask") ? worked.known().beds() : List.of());
+        PlanPage page = PlanPage.of(version, worked, step, said);
+        model.addAttribute("page", page);
+        model.addAttribute("tapeMarkup", drawings.tape(page));
+        model.addAttribute("panelMarkup", drawings.panel(page));
+        model.addAttribute("beds", step.equals("ask") ? planner.beds() : List.of());
         model.addAttribute("key", UUID.randomUUID());
         model.addAttribute("oob", false);
     }

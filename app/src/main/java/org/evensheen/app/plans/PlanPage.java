@@ -111,7 +111,7 @@ record PlanPage(
                         .map(Section::code)
                         .sorted()
                         .toList(),
-                windows(design, worked.known()),
+                here.equals("dates") ? windows(design, worked.known()) : List.of(),
                 worked.known()
                         .forecast()
                         .map(f -> "The forecast runs to %s."

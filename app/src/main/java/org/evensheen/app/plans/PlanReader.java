@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evensheen.app.beds.Bed;
@@ -19,7 +20,6 @@ import org.evensheen.app.beds.PlaceInUse;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.plans.Design.Unit;
-import org.evensheen.core.comparing.Efficiency;
 import org.evensheen.core.footing.LabelDeparture;
 import org.evensheen.core.footing.PlanReview;
 import org.evensheen.core.label.Label;
@@ -52,6 +52,7 @@ final class PlanReader {
      * What a plan rests on besides what was typed.
      *
      * @param draw draws a layout, or gives it as it was drawn before
+     * @param widen says how much wider blocks make a difference, with so many products
      */
     record Known(
             List<Bed> beds,
@@ -59,7 +60,8 @@ final class PlanReader {
             List<Product> products,
             Optional<Forecast> forecast,
             LocalDate today,
-            Function<Layout.Ask, Layout> draw) {}
+            Function<Layout.Ask, Layout> draw,
+            BiFunction<List<Section>, Integer, OptionalDouble> widen) {}
 
     private PlanReader(Map<String, String> typed, Known known) {
         this.fields = new Fields(typed);
@@ -126,7 +128,7 @@ final class PlanReader {
                 counts,
                 layout,
                 balance,
-                sections.isEmpty() ? OptionalDouble.empty() : Efficiency.widening(sections, products),
+                sections.isEmpty() ? OptionalDouble.empty() : known.widen().apply(sections, products),
                 protocol,
                 calendar,
                 Effort.of(

@@ -4,14 +4,16 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.beds.BedStore;
 import org.evensheen.app.beds.PlaceInUse;
 import org.evensheen.app.labels.ProductStore;
+import org.evensheen.core.comparing.Efficiency;
 import org.evensheen.core.layout.Layout;
+import org.evensheen.core.study.Section;
 import org.springframework.stereotype.Component;
 
 /** Puts together what a plan rests on, and works out what it comes to. */
@@ -27,6 +29,11 @@ class Planner {
     private final Cache<Layout.Ask, Layout> drawn =
             Caffeine.newBuilder().maximumSize(100).build();
 
+    private final Cache<Widened, OptionalDouble> widened =
+            Caffeine.newBuilder().maximumSize(100).build();
+
+    private record Widened(List<Section> sections, int products) {}
+
     Planner(BedStore beds, ProductStore products, ForecastStore forecasts, Clock clock) {
         this.beds = beds;
         this.products = products;
@@ -38,25 +45,27 @@ class Planner {
     record Worked(Design design, PlanReader.Known known) {}
 
     Worked work(Map<String, String> typed) {
-        List<Bed> all = new ArrayList<>(beds.all(MOST_BEDS));
         String chosen = typed.getOrDefault("bed", "");
-        if (chosen.matches("\\d{1,18}")
-                && all.stream().noneMatch(b -> String.valueOf(b.id()).equals(chosen))) {
-            beds.find(Long.parseLong(chosen)).ifPresent(b -> all.add(0, b));
-        }
-        List<PlaceInUse> uses = all.stream()
-                .filter(b -> String.valueOf(b.id()).equals(chosen))
-                .findFirst()
-                .map(b -> beds.inUse(b.id()))
-                .orElse(List.of());
+        List<Bed> bed = chosen.matches("\\d{1,18}")
+                ? beds.find(Long.parseLong(chosen)).stream().toList()
+                : List.of();
+        List<PlaceInUse> uses =
+                bed.stream().flatMap(b -> beds.inUse(b.id()).stream()).toList();
         PlanReader.Known known = new PlanReader.Known(
-                all,
+                bed,
                 uses,
                 products.allNamed(PlanReader.names(typed)),
                 forecasts.latest(),
                 today(),
-                ask -> drawn.get(ask, Layout::draw));
+                ask -> drawn.get(ask, Layout::draw),
+                (sections, count) ->
+                        widened.get(new Widened(sections, count), w -> Efficiency.widening(w.sections, w.products)));
         return new Worked(PlanReader.read(typed, known), known);
+    }
+
+    /** Beds to choose from. */
+    List<Bed> beds() {
+        return beds.all(MOST_BEDS);
     }
 
     LocalDate today() {
