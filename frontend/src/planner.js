@@ -69,6 +69,55 @@
   // A drag is no tap: the link under it is not followed.
   document.addEventListener('click', (event) => { if (event.target.closest('[data-section]') && document.body.classList.contains('dragging')) event.preventDefault(); }, true);
 
+  // What is typed is sent after a moment's rest; whoever goes on sooner takes it along.
+  let unsent = false;
+  let flying = false;
+  const form = () => document.querySelector('form#step');
+  const ofForm = (event) => form() && event.detail.elt === form();
+  document.addEventListener('input', (event) => { if (event.target.form && event.target.form === form()) unsent = true; });
+  document.addEventListener('htmx:beforeRequest', (event) => {
+    if (!ofForm(event)) return;
+    unsent = false;
+    flying = true;
+  });
+  document.addEventListener('htmx:afterRequest', (event) => { if (ofForm(event)) flying = false; });
+  // Settled: what came in answer is drawn and listens.
+  const sent = () => new Promise((resolve) => {
+    const done = (event) => {
+      if ((event.detail.requestConfig?.elt ?? event.detail.elt) !== form()) return;
+      if (event.type === 'htmx:afterRequest' && event.detail.successful) return;
+      document.removeEventListener('htmx:afterSettle', done);
+      document.removeEventListener('htmx:afterRequest', done);
+      setTimeout(resolve, 30);
+    };
+    document.addEventListener('htmx:afterSettle', done);
+    document.addEventListener('htmx:afterRequest', done);
+    if (!flying) window.htmx.trigger(form(), 'change');
+  }).then(() => (unsent ? sent() : undefined));
+  const waiting = () => form() && (unsent || flying);
+  document.addEventListener('click', (event) => {
+    const link = event.target.closest('a[href]');
+    if (!link || !waiting() || event.defaultPrevented) return;
+    event.preventDefault();
+    sent().then(() => window.location.assign(link.href));
+  });
+  // What was pressed has been drawn anew meanwhile: its successor is pressed, with the same values.
+  const again = (elt) => {
+    const now = document.querySelector(`[hx-post="${elt.getAttribute('hx-post')}"]`);
+    if (!now?.matches('form')) return now?.click();
+    new FormData(elt).forEach((value, name) => { now.elements[name].value = value; });
+    return now.requestSubmit();
+  };
+  document.addEventListener('htmx:confirm', (event) => {
+    if (!waiting() || ofForm(event)) return;
+    event.preventDefault();
+    const { elt, issueRequest } = event.detail;
+    sent().then(() => (elt.isConnected ? issueRequest(true) : again(elt)));
+  });
+  window.addEventListener('pagehide', () => {
+    if (unsent && form()) fetch(form().action, { method: 'POST', body: new URLSearchParams(new FormData(form())), keepalive: true });
+  });
+
   // Lines for contenders are all there; a hand asks for the next.
   document.addEventListener('alpine:init', () => {
     window.Alpine.data('contenders', () => ({

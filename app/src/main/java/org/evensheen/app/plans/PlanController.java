@@ -117,9 +117,14 @@ class PlanController {
     String undo(
             @PathVariable long id,
             @RequestParam(defaultValue = "ask") String step,
+            @RequestHeader(name = "HX-Request", required = false) String htmx,
             @ModelAttribute("hands") Hands hands,
             Model model) {
-        show(plans.undo(id, hands.name()), step, "The last change is taken back.", model);
+        PlanStore.Version now = plans.undo(id, hands.name());
+        if (htmx == null) {
+            return "redirect:/plans/" + id + "?step=" + step;
+        }
+        show(now, step, "The last change is taken back.", model);
         return "plans/plan :: plan";
     }
 

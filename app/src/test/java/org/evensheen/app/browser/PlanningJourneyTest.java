@@ -42,6 +42,7 @@ class PlanningJourneyTest {
             button(page, "Plan it").click();
             assertThat(page.locator("h1")).hasText("Which of these four lasts?");
             page.getByLabel("Bed", new Page.GetByLabelOptions().setExact(true)).selectOption(String.valueOf(bed));
+            page.locator("#firstDay").fill(SamplePlan.FIRST_DAY.toString());
             String[] names = {
                 "Osier Spray Seal", "Brock Paste over Osier Spray Seal", "Lowlight Mist", "Gannet Spray Wax"
             };
@@ -71,6 +72,7 @@ class PlanningJourneyTest {
                 button(page, remedy).click();
                 assertThat(page.locator(".plan-head")).containsText(remedy + ": done");
             }
+            assertThat(page.locator("#aside")).containsText("Nothing that can be known beforehand is against it");
             assertThat(page.locator(".reach")).containsText("firm");
 
             step(page, "Dates");
@@ -140,6 +142,70 @@ class PlanningJourneyTest {
             assertThat(page.locator("#drawing")).containsText(Pattern.compile("1500 by 1000 mm|1500 by \\d+ mm"));
             button(page, "Keep the bed").click();
             assertThat(page.locator("h1")).containsText("Dragged");
+        }
+    }
+
+    @Test
+    void aPhoneReadsThePlanAndTakesARemedyWithAThumb() {
+        java.util.Map<String, String> typed = SamplePlan.fair();
+        typed.put("gauge", "");
+        long plan = SamplePlan.make(typed);
+        try (Visit visit = Visit.of(390, 844, ColorScheme.DARK)) {
+            Page page = visit.page();
+            page.navigate("/plans/" + plan + "?step=fairness");
+            assertThat(page.locator(".reach")).containsText("fair");
+            Locator remedy = button(page, "Plan gauge checks");
+            Assertions.assertThat(remedy.boundingBox().height).isGreaterThanOrEqualTo(48);
+            remedy.click();
+            assertThat(page.locator(".reach")).containsText("firm");
+            step(page, "Dates");
+            assertThat(page.locator(".dates li")).hasCount(16);
+            Assertions.assertThat((Boolean) page.evaluate("document.documentElement.scrollWidth <= innerWidth"))
+                    .isTrue();
+        }
+    }
+
+    @Test
+    void theKeyboardAloneExchangesSectionsAndWhatIsTypedSurvivesAReload() {
+        long plan = SamplePlan.make(SamplePlan.fair());
+        try (Visit visit = Visit.of(1280, 800, ColorScheme.LIGHT)) {
+            Page page = visit.page();
+            page.navigate("/plans/" + plan + "?step=lay-out");
+            page.getByLabel("Changes places with")
+                    .selectOption(new com.microsoft.playwright.options.SelectOption().setIndex(3));
+            button(page, "Exchange").focus();
+            page.keyboard().press("Enter");
+            assertThat(page.locator(".taped.by-hand")).hasCount(2);
+            page.locator("#gap").focus();
+            page.keyboard().press("Control+A");
+            page.keyboard().type("55");
+            step(page, "Protocol");
+            page.locator("#pull").fill("5");
+            button(page, "Undo").click();
+            assertThat(page.locator(".plan-head")).containsText("taken back");
+            assertThat(page.locator("#pull")).hasValue("3");
+            step(page, "Lay out");
+            assertThat(page.locator("#gap")).hasValue("55");
+            page.navigate("/studies/new");
+            page.getByLabel("The question").fill("Half a question");
+            page.reload();
+            assertThat(page.getByLabel("The question")).hasValue("Half a question");
+        }
+    }
+
+    @Test
+    void twoPeopleAtOnePlanSeeWhatTheOtherChanged() {
+        long plan = SamplePlan.make(SamplePlan.fair());
+        try (Visit one = Visit.of(1280, 800, ColorScheme.LIGHT);
+                Visit other = Visit.of(1280, 800, ColorScheme.LIGHT)) {
+            one.page().navigate("/plans/" + plan + "?step=lay-out");
+            other.page().navigate("/plans/" + plan + "?step=lay-out");
+            one.page().locator("#each").fill("3");
+            assertThat(one.page().locator("[data-section]")).hasCount(11);
+            other.page().locator("#each").fill("1");
+            assertThat(other.page().locator(".plan-head")).containsText("Somebody else had changed each meanwhile");
+            button(other.page(), "Undo").click();
+            assertThat(other.page().locator("[data-section]")).hasCount(11);
         }
     }
 

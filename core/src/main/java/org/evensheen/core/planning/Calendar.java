@@ -348,15 +348,15 @@ public record Calendar(List<Work> works, List<String> breaks) {
                 if (wets && (work.day() < coated || (work.day() - coated) * 24.0 < cure)) {
                     broken.add(
                             work.day() < coated
-                                    ? "%s on day %d come before the last coat on day %d."
+                                    ? "%s on day %d come before the final coat on day %d."
                                             .formatted(work.title(), work.day(), coated)
-                                    : "%s on day %d come %d h after the last coat; the cure takes %s."
+                                    : "%s on day %d come %d h after the final coat; the cure takes %s."
                                             .formatted(
                                                     work.title(), work.day(), (work.day() - coated) * 24, hours(cure)));
                 }
-                if ((work.kind() == Kind.WASH || work.kind() == Kind.DOSE || work.kind() == Kind.VISIT)
-                        && work.day() < fresh) {
-                    broken.add("%s on day %d comes before the first readings on day %d."
+                boolean wears = work.kind() == Kind.WASH || work.kind() == Kind.DOSE;
+                if (wears && work.day() < fresh || work.kind() == Kind.VISIT && work.day() <= fresh) {
+                    broken.add("%s on day %d does not come after the first readings on day %d."
                             .formatted(work.title(), work.day(), fresh));
                 }
                 if (work.day() > LONGEST || work.day() < 0) {

@@ -15,7 +15,7 @@ import org.evensheen.core.schedule.Plan.Planned;
  *
  * @param prep steps before anything is applied, in their order
  * @param proveBare whether every section is wetted and must lie flat before anything is applied
- * @param cureHours hours to keep dry after the last coat
+ * @param cureHours hours to keep dry after the final coat
  * @param measures what is read on every section, and how often
  * @param gaugeChecks whether the gauge is checked at the start and every eight weeks
  * @param weather whether the weather is noted whenever readings are taken

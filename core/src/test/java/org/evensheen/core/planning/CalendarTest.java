@@ -93,10 +93,10 @@ class CalendarTest {
         Protocol protocol = protocol(new Weeks(7, 3, 0), 24);
         Calendar moved = Calendar.of(protocol, ENTRANTS, 2, Map.of("fresh", 1, "apply", 3, "visit2", 2));
         assertThat(moved.breaks())
-                .contains("First readings on day 1 come before the last coat on day 4.")
+                .contains("First readings on day 1 come before the final coat on day 4.")
                 .contains("Visit 2 on day 2 is not after visit 1 on day 8.");
         assertThat(Calendar.of(protocol, ENTRANTS, 2, Map.of("fresh", 1)).breaks())
-                .containsExactly("First readings on day 1 come 0 h after the last coat; the cure takes 24 h.");
+                .containsExactly("First readings on day 1 come 0 h after the final coat; the cure takes 24 h.");
         assertThat(Calendar.of(protocol, ENTRANTS, 2, Map.of("apply", -1))
                         .breaks()
                         .get(0))

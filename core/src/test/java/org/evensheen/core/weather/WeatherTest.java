@@ -8,6 +8,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
+import net.jqwik.api.constraints.Size;
 import org.evensheen.core.weather.DryWindow.Hour;
 import org.evensheen.core.weather.DryWindow.Limits;
 import org.junit.jupiter.api.Test;
@@ -63,5 +67,38 @@ class WeatherTest {
         assertThat(DryWindow.in(forecast, new Limits(Optional.of(10.0), Optional.empty()), 7, 1))
                 .as("six warm hours hold no seven hours of work")
                 .isEmpty();
+    }
+
+    /** Every window is made of dry forecast hours without a gap, begins with hours within limits, and is long enough. */
+    @Property(tries = 200)
+    void everyWindowKeepsWhatItPromises(
+            @ForAll @Size(min = 1, max = 80) List<@IntRange(min = 0, max = 9) Integer> sky,
+            @ForAll @IntRange(min = 1, max = 6) int work,
+            @ForAll @IntRange(min = 0, max = 12) int cure) {
+        List<Hour> forecast = new ArrayList<>();
+        for (int i = 0; i < sky.size(); i++) {
+            int kind = sky.get(i);
+            if (kind != 9) {
+                forecast.add(hour(i, kind == 8 ? 97 : 45, kind == 7 ? 0.4 : 0, kind == 6 ? 7 : 16));
+            }
+        }
+        Limits limits = new Limits(Optional.of(10.0), Optional.empty());
+        List<DryWindow> windows = DryWindow.in(forecast, limits, work, cure);
+        for (DryWindow window : windows) {
+            assertThat(window.hours()).isGreaterThanOrEqualTo(work + cure);
+            for (int h = 0; h < window.hours(); h++) {
+                Instant at = window.from().plusSeconds(3600L * h);
+                Hour hour = forecast.stream()
+                        .filter(f -> f.at().equals(at))
+                        .findFirst()
+                        .orElseThrow();
+                assertThat(hour.rainMm()).isZero();
+                assertThat(hour.air().clears(hour.panelCelsius().orElseThrow())).isTrue();
+                if (h < work) {
+                    assertThat(hour.panelCelsius().orElseThrow()).isGreaterThanOrEqualTo(10);
+                }
+            }
+        }
+        assertThat(windows.stream().map(DryWindow::from)).isSorted().doesNotHaveDuplicates();
     }
 }
