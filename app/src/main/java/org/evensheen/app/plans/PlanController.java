@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.evensheen.app.beds.Bed;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Refused;
@@ -222,12 +223,13 @@ class PlanController {
     }
 
     private void show(PlanStore.Version version, String step, String said, Model model) {
-        Planner.Worked worked = planner.work(version.typed());
+        List<Bed> beds = step.equals("ask") ? planner.beds() : List.of();
+        Planner.Worked worked = planner.work(version.typed(), beds);
         PlanPage page = PlanPage.of(version, worked, step, said);
         model.addAttribute("page", page);
         model.addAttribute("tapeMarkup", drawings.tape(page));
         model.addAttribute("panelMarkup", drawings.panel(page));
-        model.addAttribute("beds", step.equals("ask") ? planner.beds() : List.of());
+        model.addAttribute("beds", beds);
         model.addAttribute("key", UUID.randomUUID());
         model.addAttribute("oob", false);
     }

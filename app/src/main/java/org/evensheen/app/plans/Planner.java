@@ -45,10 +45,18 @@ class Planner {
     record Worked(Design design, PlanReader.Known known) {}
 
     Worked work(Map<String, String> typed) {
+        return work(typed, List.of());
+    }
+
+    /** The same, where beds have been loaded already; the plan's own is among them, most likely. */
+    Worked work(Map<String, String> typed, List<Bed> loaded) {
         String chosen = typed.getOrDefault("bed", "");
-        List<Bed> bed = chosen.matches("\\d{1,18}")
-                ? beds.find(Long.parseLong(chosen)).stream().toList()
-                : List.of();
+        List<Bed> bed = loaded.stream()
+                .filter(b -> String.valueOf(b.id()).equals(chosen))
+                .toList();
+        if (bed.isEmpty() && chosen.matches("\\d{1,18}")) {
+            bed = beds.find(Long.parseLong(chosen)).stream().toList();
+        }
         List<PlaceInUse> uses =
                 bed.stream().flatMap(b -> beds.inUse(b.id()).stream()).toList();
         PlanReader.Known known = new PlanReader.Known(
