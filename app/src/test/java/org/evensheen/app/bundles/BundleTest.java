@@ -113,15 +113,19 @@ class BundleTest {
         assertThat(after.record().plan()).isEqualTo(before.record().plan());
         assertThat(after.record().seed()).isEqualTo(before.record().seed());
         assertThat(after.firstDay()).isEqualTo(before.firstDay());
-        assertThat(after.readings())
-                .usingRecursiveComparison()
-                .ignoringFields("id", "replaces")
-                .ignoringCollectionOrder()
-                .isEqualTo(before.readings());
+        assertThat(unnumbered(after)).containsExactlyInAnyOrderElementsOf(unnumbered(before));
         assertThat(after.readings().stream().filter(r -> r.replaces().isPresent()))
                 .hasSize(1);
         assertThat(Web.get("/studies/" + id + "/verdict.json").body())
                 .isEqualTo(Web.get("/studies/" + before.id() + "/verdict.json").body());
+    }
+
+    /** Readings without the numbers that a database gives them. */
+    private static List<KeptReading> unnumbered(Study study) {
+        return study.readings().stream()
+                .map(r ->
+                        new KeptReading(0, r.reading(), r.keptAt(), r.keptBy(), java.util.Optional.empty(), r.strike()))
+                .toList();
     }
 
     @Test
