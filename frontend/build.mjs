@@ -20,6 +20,11 @@ const copies = {
   ...font('martian-mono', 600, 'figures'),
   'src/even-sheen.js': 'even-sheen.js',
   'src/planner.js': 'planner.js',
+  'src/queue.js': 'queue.js',
+  'src/run.js': 'run.js',
+  'src/slate.js': 'slate.js',
+  'src/photos.js': 'photos.js',
+  'src/offline.js': 'offline.js',
   'src/mark.svg': 'mark.svg',
 };
 for (const [from, to] of Object.entries(copies)) cpSync(from, join(out, to));

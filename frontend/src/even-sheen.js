@@ -126,6 +126,24 @@
     event.stopImmediatePropagation();
   }, true);
 
+  // What an instrument gave goes into the fields of the form that asked; a person still keeps it.
+  document.addEventListener('htmx:afterSwap', (event) => {
+    if (!event.target.matches?.('.taken')) return;
+    const form = event.target.closest('form');
+    event.target.querySelectorAll('[data-fill]').forEach(({ dataset }) => {
+      const field = form.elements[dataset.fill];
+      if (!field) return;
+      field.value = dataset.value ?? '';
+      field.removeAttribute('aria-invalid');
+      field.dispatchEvent(new Event('input', { bubbles: true }));
+    });
+  });
+  // A number that is changed by hand is no longer the instrument's.
+  document.addEventListener('input', (event) => {
+    const take = event.isTrusted && event.target.name === 'amount' && event.target.form?.elements.take;
+    if (take) take.value = '';
+  });
+
   // Numbers open how they were worked out.
   document.addEventListener('htmx:afterSwap', (event) => {
     if (event.target.id === 'workings-body' && !$('#workings').open) $('#workings').showModal();
@@ -140,8 +158,11 @@
 
   // Trouble is said where it is seen, and nothing typed is lost by it.
   const say = (text) => { $('#notice').textContent = text; };
-  document.addEventListener('htmx:sendError', () => say('No connection to Even Sheen. What you typed is still in the field; press Keep again when the line is back. It is kept once, however often you press.'));
+  // A run sheet that could not be fetched afresh says so itself, where nothing is under it.
+  const quiet = (event) => event.detail.target?.id === 'sheet';
+  document.addEventListener('htmx:sendError', (event) => quiet(event) || say('No connection to Even Sheen. What you typed is still in the field; press Keep again when the line is back. It is kept once, however often you press.'));
   document.addEventListener('htmx:responseError', (event) => {
+    if (quiet(event)) return;
     let text = 'That could not be done. What you typed is still in the field.';
     try { text = JSON.parse(event.detail.xhr.responseText).detail ?? text; } catch { /* not a problem document */ }
     say(text);

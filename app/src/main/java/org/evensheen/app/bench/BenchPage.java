@@ -38,6 +38,7 @@ record BenchPage(
     /** A due visit with its bed: sections that want readings are open. */
     record Now(
             Line line,
+            String run,
             String progress,
             String wanted,
             String kit,
@@ -121,6 +122,7 @@ record BenchPage(
                 .toList();
         return new Now(
                 line(due, today),
+                "/studies/%d/run?day=%d".formatted(due.study(), due.day()),
                 "%d of %d readings are in.".formatted(due.taken(), due.expected()),
                 "Still wanted: "
                         + byMeasure.entrySet().stream().map(BenchPage::count).collect(Collectors.joining(", "))

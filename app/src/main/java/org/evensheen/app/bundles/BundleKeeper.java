@@ -31,6 +31,7 @@ import org.evensheen.core.layout.Zone;
 import org.evensheen.core.planning.Calendar;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Deviation;
 import org.evensheen.core.study.Happening;
 import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Observation;
@@ -156,6 +157,12 @@ class BundleKeeper {
                 study,
                 tables.get(Table.EXPOSURES).stream()
                         .map(row -> at(row, Table.EXPOSURES, BundleKeeper::exposure))
+                        .toList(),
+                key);
+        store.keepNoted(
+                study,
+                tables.get(Table.NOTED).stream()
+                        .map(row -> at(row, Table.NOTED, BundleKeeper::noted))
                         .toList(),
                 key);
         readings(study, tables.get(Table.READINGS), sections);
@@ -317,6 +324,17 @@ class BundleKeeper {
         Happening.Kind kind = Happening.Kind.ofCode(row.at("kind")).orElseThrow();
         return new BundleStore.Exposure(
                 whole(row, "day"), kind.code(), row.at("note"), Instant.parse(row.at("kept_at")), row.at("kept_by"));
+    }
+
+    private static BundleStore.Noted noted(Sheet.Row row) {
+        return new BundleStore.Noted(
+                new Deviation(
+                        whole(row, "day"),
+                        Deviation.Kind.ofCode(row.at("kind")).orElseThrow(),
+                        Optional.of(row.at("section")).filter(s -> !s.isEmpty()),
+                        row.at("words")),
+                Instant.parse(row.at("at")),
+                row.at("kept_by"));
     }
 
     /** Readings in generations, as one that replaces another must come after it. */

@@ -84,9 +84,10 @@ final class BundleReader {
                     "The bundle has no %s, so what its files mean is not known.".formatted(BundleWriter.DESCRIPTOR));
         }
         Map<Table, String> paths = new EnumMap<>(Table.class);
+        int version;
         try {
             JsonNode root = json.readTree(descriptor);
-            int version = root.path("evenSheenVersion").asInt(0);
+            version = root.path("evenSheenVersion").asInt(0);
             if (version < 1) {
                 return Parts.wrong(
                         "%s does not say that this is a study of Even Sheen.".formatted(BundleWriter.DESCRIPTOR));
@@ -107,6 +108,10 @@ final class BundleReader {
         List<String> problems = new ArrayList<>();
         for (Table table : Table.values()) {
             byte[] file = files.get(paths.getOrDefault(table, ""));
+            if (file == null && table.since() > version) {
+                tables.put(table, List.of());
+                continue;
+            }
             if (file == null) {
                 problems.add("The table %s is missing.".formatted(table.title()));
                 continue;

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.page.Hands;
+import org.evensheen.core.study.Deviation;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -22,7 +23,7 @@ class BundleStore {
 
     List<Exposure> exposures(long study) {
         return database.sql(
-                        "select day, kind, note, kept_at, kept_by from happening where study_id = :study order by id")
+                        "select day, kind, note, kept_at, kept_by from happening where study_id = :study and undone_at is null order by id")
                 .param("study", study)
                 .query((row, n) -> new Exposure(
                         row.getInt("day"),
@@ -49,6 +50,48 @@ class BundleStore {
                             "key",
                             UUID.nameUUIDFromBytes(
                                     (key + " exposure " + i).getBytes(java.nio.charset.StandardCharsets.UTF_8)))
+                    .update();
+        }
+    }
+
+    /** Something that went otherwise, with who noted it when. */
+    record Noted(Deviation what, Instant at, String by) {}
+
+    List<Noted> noted(long study) {
+        return database.sql("""
+                        select d.day, d.kind, s.code, d.words, d.at, d.kept_by
+                        from deviation d left join section s on s.id = d.section_id
+                        where d.study_id = :study and d.undone_at is null order by d.id""")
+                .param("study", study)
+                .query((row, n) -> new Noted(
+                        new Deviation(
+                                row.getInt("day"),
+                                Deviation.Kind.ofCode(row.getString("kind")).orElseThrow(),
+                                Optional.ofNullable(row.getString("code")),
+                                row.getString("words")),
+                        row.getTimestamp("at").toInstant(),
+                        row.getString("kept_by")))
+                .list();
+    }
+
+    void keepNoted(long study, List<Noted> noted, UUID key) {
+        for (int i = 0; i < noted.size(); i++) {
+            Noted n = noted.get(i);
+            database.sql("""
+                            insert into deviation (study_id, day, section_id, kind, words, at, kept_by, page_key)
+                            values (:study, :day, (select id from section where study_id = :study and code = :section), :kind,
+                                    :words, :at, :by, :key)""")
+                    .param("study", study)
+                    .param("day", n.what().day())
+                    .param("section", n.what().section().orElse(null), java.sql.Types.VARCHAR)
+                    .param("kind", n.what().kind().code())
+                    .param("words", n.what().words())
+                    .param("at", java.sql.Timestamp.from(n.at()))
+                    .param("by", n.by().isBlank() ? Hands.UNNAMED.name() : n.by())
+                    .param(
+                            "key",
+                            UUID.nameUUIDFromBytes(
+                                    (key + " noted " + i).getBytes(java.nio.charset.StandardCharsets.UTF_8)))
                     .update();
         }
     }

@@ -30,18 +30,21 @@ import tools.jackson.databind.json.JsonMapper;
 /** Writes a study as a bundle after the Frictionless Data Package standard, version 2. */
 final class BundleWriter {
     /** Version of the bundle's tables; a reader refuses newer ones. */
-    static final int VERSION = 1;
+    static final int VERSION = 2;
 
     static final String DESCRIPTOR = "datapackage.json";
 
     private final Study study;
     private final List<Product> products;
     private final List<BundleStore.Exposure> exposures;
+    private final List<BundleStore.Noted> noted;
 
-    BundleWriter(Study study, List<Product> products, List<BundleStore.Exposure> exposures) {
+    BundleWriter(
+            Study study, List<Product> products, List<BundleStore.Exposure> exposures, List<BundleStore.Noted> noted) {
         this.study = study;
         this.products = products;
         this.exposures = exposures;
+        this.noted = noted;
     }
 
     void write(OutputStream to, JsonMapper json, Instant now) throws IOException {
@@ -163,6 +166,16 @@ final class BundleWriter {
             case EXPOSURES ->
                 exposures.stream()
                         .map(e -> row(e.day(), e.kind(), e.note(), e.keptAt(), e.keptBy()))
+                        .toList();
+            case NOTED ->
+                noted.stream()
+                        .map(n -> row(
+                                n.what().day(),
+                                n.what().kind().code(),
+                                n.what().section().orElse(null),
+                                n.what().words(),
+                                n.at(),
+                                n.by()))
                         .toList();
             case READINGS -> study.readings().stream().map(this::reading).toList();
             case DEVIATIONS ->

@@ -75,7 +75,8 @@ class StudyFilesController {
                 .distinct()
                 .toList();
         ByteArrayOutputStream zip = new ByteArrayOutputStream();
-        new BundleWriter(study, products.allNamed(names), store.exposures(id)).write(zip, json, clock.instant());
+        new BundleWriter(study, products.allNamed(names), store.exposures(id), store.noted(id))
+                .write(zip, json, clock.instant());
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_TYPE, "application/zip")
                 .header(

@@ -29,7 +29,8 @@ enum Table {
             400_000),
     DEVIATIONS(
             "contender:integer day:integer job:string dose:string wait_seconds:number coats:integer label:string",
-            5000);
+            5000),
+    NOTED("day:integer kind:string section:string words:string at:datetime kept_by:string", 5000);
 
     private final Map<String, String> fields = new TreeMap<>();
     private final List<String> names;
@@ -55,6 +56,11 @@ enum Table {
 
     String type(String field) {
         return fields.get(field);
+    }
+
+    /** The version of the bundle from which on it is there; before, it is empty. */
+    int since() {
+        return this == NOTED ? 2 : 1;
     }
 
     /** Most rows it may have. */

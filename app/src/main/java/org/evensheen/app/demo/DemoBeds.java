@@ -51,6 +51,21 @@ final class DemoBeds {
                 HERON);
     }
 
+    static Bed rearDoors() {
+        return new Bed(
+                0,
+                "Heron, rear doors",
+                "Heron",
+                Kind.TAILGATE,
+                new BedShape(
+                        Outline.parse("60,0 1740,0 1800,120 1800,1560 0,1560 0,120"),
+                        List.of(
+                                new Trim("gap between the doors", Outline.rectangle(890, 0, 20, 1560)),
+                                new Trim("number plate", Outline.rectangle(300, 1230, 340, 130))),
+                        List.of(new Zone(Zone.Kind.LOW, "fouls first: spray from the wheels", 0, 1040, 1800, 520))),
+                HERON);
+    }
+
     static Bed bonnet() {
         return new Bed(
                 0,

@@ -12,6 +12,7 @@ import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.labels.StockStore;
 import org.evensheen.app.readings.ReadingBatch;
 import org.evensheen.app.studies.ApplicationStore;
+import org.evensheen.app.studies.HappeningStore;
 import org.evensheen.app.studies.KeptReading;
 import org.evensheen.app.studies.StudyDraft;
 import org.evensheen.app.studies.StudyMaker;
@@ -42,7 +43,10 @@ class DemoLoader implements ApplicationRunner {
     private final JdbcClient database;
     private final DemoShelfLoader shelf;
     private final DemoPlanLoader plans;
+    private final DemoInstruments instruments;
+    private final DemoPhotos photos;
     private final StudyMaker maker;
+    private final HappeningStore happenings;
     private final ApplicationStore applications;
     private final ProductStore products;
     private final StockStore stock;
@@ -55,7 +59,10 @@ class DemoLoader implements ApplicationRunner {
             JdbcClient database,
             DemoShelfLoader shelf,
             DemoPlanLoader plans,
+            DemoInstruments instruments,
+            DemoPhotos photos,
             StudyMaker maker,
+            HappeningStore happenings,
             ApplicationStore applications,
             ProductStore products,
             StockStore stock,
@@ -66,7 +73,10 @@ class DemoLoader implements ApplicationRunner {
         this.database = database;
         this.shelf = shelf;
         this.plans = plans;
+        this.instruments = instruments;
+        this.photos = photos;
         this.maker = maker;
+        this.happenings = happenings;
         this.applications = applications;
         this.products = products;
         this.stock = stock;
@@ -85,6 +95,7 @@ class DemoLoader implements ApplicationRunner {
                     .single();
             // A demo from before there was a Shelf gets one too.
             shelf.loadIfEmpty(LocalDate.now(clock));
+            instruments.load();
             if (empty) {
                 plans.load(LocalDate.now(clock));
                 DemoWorld.studies(LocalDate.now(clock)).forEach(this::load);
@@ -95,19 +106,12 @@ class DemoLoader implements ApplicationRunner {
     private void load(DemoWorld.Told told) {
         long id = maker.make(told.draft());
         for (Happening happening : told.happenings()) {
-            database.sql("""
-                            insert into happening (study_id, day, kind, kept_by, page_key)
-                            values (:study, :day, :kind, :by, :key)""")
-                    .param("study", id)
-                    .param("day", happening.day())
-                    .param("kind", happening.kind().code())
-                    .param("by", WHO)
-                    .param("key", UUID.randomUUID())
-                    .update();
+            happenings.keep(id, happening, UUID.randomUUID(), WHO);
         }
         told.done().forEach(done -> apply(id, told.draft(), done));
         StudyRecord record = studies.load(id).record();
         readings.keep(id, kept(told, record));
+        photos.load(id, told, record);
         if (told.keyOpen()) {
             studies.openKey(id);
         }

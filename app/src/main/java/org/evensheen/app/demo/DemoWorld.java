@@ -9,6 +9,8 @@ import java.util.UUID;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.studies.StudyDraft;
 import org.evensheen.core.layout.Layout;
+import org.evensheen.core.planning.Calendar;
+import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.schedule.Plan.Planned;
 import org.evensheen.core.study.Contender;
@@ -56,7 +58,75 @@ final class DemoWorld {
     record Done(int contender, int day, String job, String dose, int waited, int coats) {}
 
     static List<Told> studies(LocalDate today) {
-        return List.of(looseBoard(today), byHand(today), flank(today));
+        return List.of(looseBoard(today), byHand(today), flank(today), rearDoors(today));
+    }
+
+    /** Heron's rear doors: proven bare yesterday, to be applied today. */
+    private static Told rearDoors(LocalDate today) {
+        long seed = 31337;
+        List<Work> works = List.of(
+                work(
+                        0,
+                        Calendar.Kind.STRIP,
+                        "Wash, clay, strip, wipe down",
+                        "The bed must be bare, or the start is no start."),
+                work(0, Calendar.Kind.BARE, "Prove bare and read", "The zero of every later score, on the same kit."),
+                work(1, Calendar.Kind.APPLY, "Apply by lot", "As soon as the bed is proven bare."),
+                work(2, Calendar.Kind.COAT, "Coat 2 of Brock Paste", "Brock Paste asks 12 h before the next layer."),
+                work(
+                        4,
+                        Calendar.Kind.CURE,
+                        "Cured: may get wet",
+                        "Tidewrack Mist Coat must keep dry for 24 h; a shower before that spoils it."),
+                work(
+                        4,
+                        Calendar.Kind.FRESH,
+                        "First readings",
+                        "After the cure; what is left later is a share of these."),
+                work(11, Calendar.Kind.VISIT, "Visit 1", "Every 7 days, 3 times."),
+                work(18, Calendar.Kind.VISIT, "Visit 2", "Every 7 days, 3 times."),
+                work(25, Calendar.Kind.VISIT, "Visit 3", "Every 7 days, 3 times."));
+        return new Told(
+                new StudyDraft(
+                        "Which coat is worth its trouble on the doors?",
+                        DemoBeds.rearDoors(),
+                        today.minusDays(1),
+                        seed,
+                        contenders(
+                                product("Osier Spray Seal", Role.REFERENCE, WaterKind.REPELS, Source.BOUGHT),
+                                product("Tidewrack Mist Coat", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT),
+                                product("Brock Paste", Role.PRODUCT, WaterKind.REPELS, Source.LENT),
+                                product("Gannet Spray Wax", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT),
+                                product("Lowlight Mist", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT)),
+                        sections(DemoBeds.rearDoors(), 5, 2, seed),
+                        new Plan(
+                                List.of(new Planned(Measure.WATER_GRADE, 1), new Planned(Measure.PULL, 3)),
+                                List.of(
+                                        new Occasion(0, Stage.BARE),
+                                        new Occasion(4, Stage.FRESH),
+                                        new Occasion(11, Stage.REWETTED),
+                                        new Occasion(18, Stage.REWETTED),
+                                        new Occasion(25, Stage.REWETTED))),
+                        works,
+                        UUID.nameUUIDFromBytes("doors".getBytes(java.nio.charset.StandardCharsets.UTF_8))),
+                VAN,
+                Map.of(
+                        0, new Coating(8.9, 106, 34, 11, 1.0),
+                        1, new Coating(8.5, 109, 30, 12.5, 1.1),
+                        2, new Coating(9.6, 98, 46, 7, 1.0),
+                        3, new Coating(10.1, 96, 50, 4.5, 1.0),
+                        4, new Coating(10.8, 92, 58, 3.2, 1.0)),
+                4,
+                List.of(new Happening(0, Kind.GAUGE_CHECKED), new Happening(0, Kind.WEATHER_NOTED)),
+                1,
+                true,
+                List.of(),
+                0,
+                List.of());
+    }
+
+    private static Work work(int day, Calendar.Kind kind, String title, String why) {
+        return new Work("", day, kind, title, why, false);
     }
 
     /** Heron's near flank, six weeks in, a visit due today. */

@@ -14,6 +14,7 @@ import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.ServletRequestBindingException;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.servlet.ModelAndView;
@@ -55,6 +56,12 @@ class Errors {
                 "A photo may be up to 20 MB, a file of readings or products up to 8 MB. Nothing was stored; send a smaller one.",
                 request,
                 response);
+    }
+
+    /** Whoever asked has gone; there is nobody to answer. */
+    @ExceptionHandler(AsyncRequestNotUsableException.class)
+    void gone(AsyncRequestNotUsableException e, HttpServletResponse unanswered) {
+        LOG.debug("A page was left before its answer was out", e);
     }
 
     @ExceptionHandler(Exception.class)

@@ -11,18 +11,17 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import java.util.TreeSet;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.beds.PlaceInUse;
+import org.evensheen.app.labels.Entrants;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.plans.Design.Unit;
 import org.evensheen.core.footing.LabelDeparture;
 import org.evensheen.core.footing.PlanReview;
-import org.evensheen.core.label.Label;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.layout.Balance;
 import org.evensheen.core.layout.BedShape;
@@ -47,6 +46,7 @@ final class PlanReader {
     private final Fields fields;
     private final Known known;
     private final Map<String, Product> byName;
+    private final Entrants shelf;
 
     /**
      * What a plan rests on besides what was typed.
@@ -66,6 +66,7 @@ final class PlanReader {
     private PlanReader(Map<String, String> typed, Known known) {
         this.fields = new Fields(typed);
         this.known = known;
+        shelf = new Entrants(known.products());
         byName = known.products().stream()
                 .collect(Collectors.toMap(p -> p.name().toLowerCase(Locale.ROOT), p -> p, (a, b) -> a));
     }
@@ -164,30 +165,16 @@ final class PlanReader {
             if (!seen.add(String.join(Contender.OVER, layers).toLowerCase(Locale.ROOT))) {
                 fields.wrong("name" + i, "“%s” stands twice. One contender, one line.".formatted(name));
             }
-            List<Entrant.Layer> fromPaint =
-                    new ArrayList<>(layers.stream().map(this::layer).toList());
-            Collections.reverse(fromPaint);
-            entrants.add(new Entrant(
-                    new Contender(
-                            entrants.size(),
-                            String.join(Contender.OVER, layers),
-                            String.valueOf(i).equals(fields.in("reference")) ? Role.REFERENCE : Role.PRODUCT,
-                            WaterKind.ofCode(fields.in("kind" + i)).orElse(WaterKind.REPELS),
-                            source(fields.in("source" + i))),
-                    fromPaint));
+            entrants.add(shelf.of(new Contender(
+                    entrants.size(),
+                    String.join(Contender.OVER, layers),
+                    String.valueOf(i).equals(fields.in("reference")) ? Role.REFERENCE : Role.PRODUCT,
+                    WaterKind.ofCode(fields.in("kind" + i)).orElse(WaterKind.REPELS),
+                    source(fields.in("source" + i)))));
         }
         entrants.add(new Entrant(
                 new Contender(entrants.size(), "Bare", Role.BARE, WaterKind.REPELS, Source.BOUGHT), List.of()));
         return entrants;
-    }
-
-    private Entrant.Layer layer(String name) {
-        Optional<Product> product = Optional.ofNullable(byName.get(name.toLowerCase(Locale.ROOT)));
-        return new Entrant.Layer(
-                name,
-                product.map(Product::label).orElse(Label.BLANK),
-                product.map(Product::hazards).orElseGet(TreeSet::new),
-                product.map(Product::calibrations).orElse(List.of()));
     }
 
     private static Source source(String code) {
@@ -303,7 +290,7 @@ final class PlanReader {
                 fields.wrong("dose" + i, "Write the dose like 3 sprays per section, 4 mL per section or 1:240.");
                 continue;
             }
-            Entrant.Layer layer = layer(name);
+            Entrant.Layer layer = shelf.layer(name);
             LabelDeparture.of(new Application(
                             0,
                             0,

@@ -49,7 +49,8 @@ class ReadingController {
             String width,
             String kind,
             String because,
-            UUID key) {
+            UUID key,
+            UUID take) {
         Sent {
             amount = amount == null ? "" : amount;
             width = width == null ? "" : width;
@@ -80,7 +81,8 @@ class ReadingController {
             return refused(request, response);
         }
         Reading reading = reading(selection, sent.repeat(), typed.observation().get());
-        if (store.keep(id, reading, sent.key(), Hands.of(request)) == ReadingStore.Outcome.TAKEN) {
+        if (store.keep(id, reading, sent.key(), Hands.of(request), Optional.ofNullable(sent.take()))
+                == ReadingStore.Outcome.TAKEN) {
             Study now = studies.load(id);
             screen.showRefused(
                     now,

@@ -1,8 +1,10 @@
 package org.evensheen.app.readings;
 
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.Optional;
 import java.util.UUID;
+import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Hands;
 import org.evensheen.core.study.Observation;
 import org.evensheen.core.study.Reading;
@@ -13,7 +15,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** Keeps and strikes readings. A reading is never rewritten; a correction strikes it and keeps another in its place. */
 @Component
-class ReadingStore {
+public class ReadingStore {
     private final JdbcClient database;
     private final TransactionTemplate transaction;
 
@@ -23,7 +25,7 @@ class ReadingStore {
     }
 
     /** What became of a request to keep or strike. */
-    enum Outcome {
+    public enum Outcome {
         /** It is so now, by this request or by the same one sent before. */
         DONE,
         /** Somebody else was there first. */
@@ -31,19 +33,29 @@ class ReadingStore {
     }
 
     /** Keeps a reading in its slot, unless one stands there already. */
-    Outcome keep(long study, Reading reading, UUID key, Hands hands) {
-        return insert(study, reading, key, hands, null) || sentBefore(study, key, reading.seen())
+    public Outcome keep(long study, Reading reading, UUID key, Hands hands) {
+        return keep(study, reading, key, hands, Optional.empty());
+    }
+
+    /**
+     * Keeps a reading in its slot, unless one stands there already.
+     *
+     * @param take what an instrument gave for it; one that is not known is left out
+     */
+    Outcome keep(long study, Reading reading, UUID key, Hands hands, Optional<UUID> take) {
+        return insert(study, reading, key, hands, null, take) || sentBefore(study, key, reading.seen())
                 ? Outcome.DONE
                 : Outcome.TAKEN;
     }
 
     /** Strikes a reading and keeps another in its place, both or neither. */
-    Outcome correct(long study, long struck, Reading by, UUID key, Hands hands, String because) {
+    public Outcome correct(long study, long struck, Reading by, UUID key, Hands hands, String because) {
         return transaction.execute(status -> {
             if (sentBefore(study, key, by.seen())) {
                 return Outcome.DONE;
             }
-            if (strike(study, struck, hands, because) == Outcome.TAKEN || !insert(study, by, key, hands, struck)) {
+            if (strike(study, struck, hands, because) == Outcome.TAKEN
+                    || !insert(study, by, key, hands, struck, Optional.empty())) {
                 status.setRollbackOnly();
                 return Outcome.TAKEN;
             }
@@ -52,7 +64,7 @@ class ReadingStore {
     }
 
     /** Strikes a reading that stands. */
-    Outcome strike(long study, long reading, Hands hands, String because) {
+    public Outcome strike(long study, long reading, Hands hands, String because) {
         int struck = database.sql("""
                         update reading set struck_at = now(), struck_by = :by, struck_because = :because
                         where id = :id and study_id = :study and struck_at is null""")
@@ -64,13 +76,15 @@ class ReadingStore {
         return struck == 1 ? Outcome.DONE : Outcome.TAKEN;
     }
 
-    private boolean insert(long study, Reading reading, UUID key, Hands hands, @Nullable Long replaces) {
+    private boolean insert(
+            long study, Reading reading, UUID key, Hands hands, @Nullable Long replaces, Optional<UUID> take) {
         Observation seen = reading.seen();
         return database.sql("""
                         insert into reading (study_id, section_id, day, stage, measure, repeat,
-                                             amount, width_mm, water_kind, kept_by, page_key, replaces)
+                                             amount, width_mm, water_kind, kept_by, page_key, replaces, take_id)
                         select s.study_id, s.id, :day, :stage, :measure, :repeat,
-                               :amount, :width, :kind, :by, :key, :replaces
+                               :amount, :width, :kind, :by, :key, :replaces,
+                               (select t.id from take t where t.id = :take)
                         from section s where s.study_id = :study and s.code = :section
                         on conflict do nothing""")
                         .param("day", reading.day())
@@ -83,10 +97,47 @@ class ReadingStore {
                         .param("by", hands.name())
                         .param("key", key)
                         .param("replaces", replaces, java.sql.Types.BIGINT)
+                        .param("take", take.orElse(null), java.sql.Types.OTHER)
                         .param("study", study)
                         .param("section", reading.section())
                         .update()
                 == 1;
+    }
+
+    /** What stands in the slot of a reading, as it was typed, with who kept it; and the first repeat that is free. */
+    record Standing(String what, String by, int free) {}
+
+    Optional<Standing> standing(long study, Reading reading) {
+        return database.sql("""
+                        select r.amount, r.width_mm, r.kept_by,
+                               (select max(o.repeat) + 1 from reading o where o.study_id = r.study_id
+                                and o.section_id = r.section_id and o.day = r.day and o.stage = r.stage
+                                and o.measure = r.measure and o.struck_at is null) as free
+                        from reading r join section s on s.id = r.section_id
+                        where r.study_id = :study and s.code = :section and r.day = :day and r.stage = :stage
+                          and r.measure = :measure and r.repeat = :repeat and r.struck_at is null""")
+                .param("study", study)
+                .param("section", reading.section())
+                .param("day", reading.day())
+                .param("stage", reading.stage().code())
+                .param("measure", reading.measure().code())
+                .param("repeat", reading.repeat())
+                .query((row, n) -> new Standing(
+                        Figures.typed(row.getDouble("amount"))
+                                + Optional.ofNullable(row.getBigDecimal("width_mm"))
+                                        .map(w -> " × " + Figures.typed(w.doubleValue()))
+                                        .orElse(""),
+                        row.getString("kept_by"),
+                        row.getInt("free")))
+                .optional();
+    }
+
+    /** The first day of a study. */
+    Optional<LocalDate> firstDay(long study) {
+        return database.sql("select first_day from study where id = :study")
+                .param("study", study)
+                .query(LocalDate.class)
+                .optional();
     }
 
     /** Whether this very request was carried out before, with the same value. */

@@ -16,6 +16,7 @@ import org.evensheen.app.labels.StockStore;
 import org.evensheen.app.page.Filled;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Missing;
+import org.evensheen.app.pictures.Picture;
 import org.evensheen.core.stock.Remaining;
 import org.evensheen.core.study.TypedNumber;
 import org.evensheen.core.units.TypedVolume;
@@ -235,12 +236,9 @@ class ProductController {
         products.load(id);
         try {
             records.keepPhoto(
-                    id,
-                    LabelPicture.of(photo.getBytes()),
-                    key,
-                    Hands.of(request).name());
+                    id, Picture.of(photo.getBytes()), key, Hands.of(request).name());
             return "redirect:/shelf/" + id;
-        } catch (LabelPicture.Unfit e) {
+        } catch (Picture.Unfit e) {
             return refuse(id, Map.of(), Map.of("photo", String.valueOf(e.getMessage())), response, model);
         }
     }
@@ -250,7 +248,7 @@ class ProductController {
             @PathVariable long id, @PathVariable long photo, @RequestParam(defaultValue = "false") boolean small) {
         byte[] jpeg = records.picture(id, photo, small)
                 .orElseThrow(() -> new Missing("There is no such photo of this product. Its page shows them all."))
-                .jpeg();
+                .bytes();
         return ResponseEntity.ok()
                 .contentType(MediaType.IMAGE_JPEG)
                 .header(HttpHeaders.CACHE_CONTROL, "private, max-age=31536000, immutable")

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.evensheen.app.pictures.Picture;
 import org.evensheen.app.shelf.ProductStock.Taking;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -28,7 +29,7 @@ class RecordStore {
     record Found(List<Strip> strips, List<Photo> photos) {}
 
     /** A photo's bytes, JPEG. */
-    record Picture(byte[] jpeg) {}
+    record Jpeg(byte[] bytes) {}
 
     Found found(long product) {
         Found found = new Found(new ArrayList<>(), new ArrayList<>());
@@ -76,7 +77,7 @@ class RecordStore {
                 .update();
     }
 
-    void keepPhoto(long product, LabelPicture picture, UUID key, String by) {
+    void keepPhoto(long product, Picture picture, UUID key, String by) {
         database.sql("""
                         insert into label_photo (product_id, picture, small, width, height, kept_by, page_key)
                         values (:product, :picture, :small, :width, :height, :by, :key) on conflict (page_key) do nothing""")
@@ -90,12 +91,12 @@ class RecordStore {
                 .update();
     }
 
-    Optional<Picture> picture(long product, long photo, boolean small) {
+    Optional<Jpeg> picture(long product, long photo, boolean small) {
         return database.sql("select %s as jpeg from label_photo where id = :id and product_id = :product"
                         .formatted(small ? "small" : "picture"))
                 .param("id", photo)
                 .param("product", product)
-                .query((row, n) -> new Picture(row.getBytes("jpeg")))
+                .query((row, n) -> new Jpeg(row.getBytes("jpeg")))
                 .optional();
     }
 }

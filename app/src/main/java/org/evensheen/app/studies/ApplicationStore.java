@@ -25,17 +25,36 @@ public class ApplicationStore {
             Optional<Dose> dose,
             Optional<Double> waitSeconds,
             Optional<Integer> coats,
+            Optional<String> section,
+            String given,
             UUID key,
-            String by) {}
+            String by) {
+
+        /** One that holds for all sections of a contender. */
+        public Draft(
+                long study,
+                int contender,
+                int day,
+                String job,
+                Optional<Dose> dose,
+                Optional<Double> waitSeconds,
+                Optional<Integer> coats,
+                UUID key,
+                String by) {
+            this(study, contender, day, job, dose, waitSeconds, coats, Optional.empty(), "", key, by);
+        }
+    }
 
     /** Keeps an application once, against the label that counts now. */
     public void keep(Draft draft) {
         database.sql("""
-                        insert into application (study_id, contender_id, label_id, day, job, dose, wait_seconds, coats, kept_by,
-                                                 page_key)
+                        insert into application (study_id, contender_id, label_id, day, job, dose, wait_seconds, coats, section_id,
+                                                 given, kept_by, page_key)
                         select c.study_id, c.id,
                                (select l.id from label l where l.product_id = c.product_id order by l.number desc limit 1),
-                               :day, :job, :dose, :wait, :coats, :by, :key
+                               :day, :job, :dose, :wait, :coats,
+                               (select s.id from section s where s.study_id = c.study_id and s.code = :section),
+                               :given, :by, :key
                         from contender c where c.study_id = :study and c.number = :contender
                         on conflict (page_key) do nothing""")
                 .param("study", draft.study())
@@ -45,8 +64,21 @@ public class ApplicationStore {
                 .param("dose", draft.dose().map(Dose::print).orElse(null), Types.VARCHAR)
                 .param("wait", draft.waitSeconds().orElse(null), Types.NUMERIC)
                 .param("coats", draft.coats().orElse(null), Types.INTEGER)
+                .param("section", draft.section().orElse(null), Types.VARCHAR)
+                .param("given", draft.given())
                 .param("by", draft.by())
                 .param("key", draft.key())
+                .update();
+    }
+
+    /** Undoes an application by the key it was kept under. */
+    public void undo(long study, UUID key, String by) {
+        database.sql("""
+                        update application set undone_at = now(), undone_by = :by
+                        where page_key = :key and study_id = :study and undone_at is null""")
+                .param("key", key)
+                .param("study", study)
+                .param("by", by)
                 .update();
     }
 

@@ -99,21 +99,24 @@ record DonePage(long id, String question, int today, List<String> meetings, List
     /** Products of this study that must not meet. */
     static List<String> meetings(Study study) {
         List<String> met = new ArrayList<>();
-        List<Integer> numbers = List.copyOf(study.labels().keySet());
+        List<Integer> numbers = study.entrants().stream()
+                .map(e -> e.contender().number())
+                .filter(n -> study.label(n).isPresent())
+                .toList();
         for (int i = 0; i < numbers.size(); i++) {
             for (int j = i + 1; j < numbers.size(); j++) {
                 met.addAll(Cautions.meetings(
                         study.record().contenders().get(numbers.get(i)).name(),
-                        study.labels().get(numbers.get(i)).hazards(),
+                        study.label(numbers.get(i)).orElseThrow().hazards(),
                         study.record().contenders().get(numbers.get(j)).name(),
-                        study.labels().get(numbers.get(j)).hazards()));
+                        study.label(numbers.get(j)).orElseThrow().hazards()));
             }
         }
         return met;
     }
 
     private static Row row(Study study, Contender c, int applied, Filled filled) {
-        Optional<Label> label = Optional.ofNullable(study.labels().get(c.number()));
+        Optional<Label> label = study.label(c.number());
         List<Claim.Use> uses = label.map(Label::uses).orElse(List.of());
         return new Row(
                 c.number(),

@@ -8,7 +8,6 @@ import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Refused;
 import org.evensheen.core.study.Happening;
 import org.evensheen.core.study.TypedNumber;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -20,12 +19,12 @@ import org.springframework.web.bind.annotation.RequestParam;
 class HappeningController {
     private static final int LONGEST_NOTE = 200;
 
-    private final JdbcClient database;
+    private final HappeningStore happenings;
     private final StudyStore studies;
     private final StudyScreen screen;
 
-    HappeningController(JdbcClient database, StudyStore studies, StudyScreen screen) {
-        this.database = database;
+    HappeningController(HappeningStore happenings, StudyStore studies, StudyScreen screen) {
+        this.happenings = happenings;
         this.studies = studies;
         this.screen = screen;
     }
@@ -60,20 +59,11 @@ class HappeningController {
             return "studies/study";
         }
         int marked = (int) ((TypedNumber.Read) typed).value();
-        keep(id, marked, known, note.strip(), key, Hands.of(request));
+        happenings.keep(
+                id,
+                new Happening(marked, known, note.strip()),
+                key,
+                Hands.of(request).name());
         return "redirect:/studies/%d?day=%d".formatted(id, marked);
-    }
-
-    private void keep(long study, int day, Happening.Kind kind, String note, UUID key, Hands hands) {
-        database.sql("""
-                        insert into happening (study_id, day, kind, note, kept_by, page_key)
-                        values (:study, :day, :kind, :note, :by, :key) on conflict (page_key) do nothing""")
-                .param("study", study)
-                .param("day", day)
-                .param("kind", kind.code())
-                .param("note", note)
-                .param("by", hands.name())
-                .param("key", key)
-                .update();
     }
 }

@@ -55,8 +55,11 @@ public record Slate(
             List<Choice> kinds,
             List<Choice> grades,
             String extra,
-            String hint,
+            List<Take> takes,
             String draft) {}
+
+    /** An instrument that can fill the field. */
+    public record Take(long instrument, String name) {}
 
     /** A typed number. */
     public record Field(String name, String label, String unit, String typed, String problem, boolean first) {}

@@ -179,7 +179,7 @@ class SlateWriter {
         return Figures.typed(seen.amount());
     }
 
-    private Slate.Entry entry(Study study, Selection selection, NextReading next, Typed typed) {
+    private static Slate.Entry entry(Study study, Selection selection, NextReading next, Typed typed) {
         Measure measure = selection.measure();
         TypedEntry what = typed.entry().orElse(TypedEntry.blank(measure));
         int planned = study.record().plan().repeatsOf(measure);
@@ -212,8 +212,15 @@ class SlateWriter {
                                         .formatted(planned == 1 ? "one is" : planned + " are")
                                 : "Not in the plan. It is kept all the same."
                         : "",
-                "",
+                takes(study, measure),
                 draft);
+    }
+
+    private static List<Slate.Take> takes(Study study, Measure measure) {
+        return study.instruments().stream()
+                .filter(i -> i.probe().measure().equals(Optional.of(measure)))
+                .map(i -> new Slate.Take(i.id(), i.name()))
+                .toList();
     }
 
     /** The water kind seen before on this section comes first; a product's own kind would give it away. */

@@ -105,6 +105,7 @@ public class StudyScreen {
                 "slate", slates.write(study, selection, standing(study, selection, outcome.verdict(), false), typed));
         model.addAttribute("address", selection.address(study));
         model.addAttribute("day", selection.at().day());
+        model.addAttribute("revision", study.revision());
         model.addAttribute(
                 "mark",
                 new HappeningController.Mark(

@@ -13,15 +13,19 @@ import java.util.Optional;
 import java.util.TreeMap;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.beds.BedStore;
+import org.evensheen.app.kit.Instrument;
+import org.evensheen.app.kit.InstrumentStore;
+import org.evensheen.app.labels.Layers;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Missing;
-import org.evensheen.core.label.Label;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.planning.Calendar;
 import org.evensheen.core.planning.Calendar.Work;
+import org.evensheen.core.planning.Entrant;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Application;
 import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Deviation;
 import org.evensheen.core.study.Happening;
 import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Observation;
@@ -42,12 +46,16 @@ import org.springframework.stereotype.Component;
 public class StudyStore {
     private final JdbcClient database;
     private final ProductStore products;
+    private final Layers layers;
+    private final InstrumentStore instruments;
     private final Cache<Long, Study> loaded =
             Caffeine.newBuilder().maximumSize(40).build();
 
-    StudyStore(JdbcClient database, ProductStore products) {
+    StudyStore(JdbcClient database, ProductStore products, Layers layers, InstrumentStore instruments) {
         this.database = database;
         this.products = products;
+        this.layers = layers;
+        this.instruments = instruments;
     }
 
     /**
@@ -61,7 +69,7 @@ public class StudyStore {
         if (known != null
                 && known.revision() == head.revision
                 && known.keyOpened().equals(head.keyOpened)) {
-            return known;
+            return known.with(head.instruments);
         }
         Study fresh = loadBehind(head);
         loaded.put(id, fresh);
@@ -75,12 +83,14 @@ public class StudyStore {
             LocalDate firstDay,
             long seed,
             Optional<java.time.Instant> keyOpened,
-            long revision) {}
+            long revision,
+            List<Instrument> instruments) {}
 
     private Head head(long id) {
         return database.sql("""
                         select s.id, s.question, s.first_day, s.seed, s.key_opened_at, s.revision,
-                        """ + BedStore.COLUMNS + " from study s join bed b on b.id = s.bed_id where s.id = :id")
+                        """ + InstrumentStore.LINKED_AS_JSON + "::text as linked, " + BedStore.COLUMNS
+                        + " from study s join bed b on b.id = s.bed_id where s.id = :id")
                 .param("id", id)
                 .query((row, n) -> new Head(
                         row.getLong("id"),
@@ -89,15 +99,16 @@ public class StudyStore {
                         row.getObject("first_day", LocalDate.class),
                         row.getLong("seed"),
                         Optional.ofNullable(row.getTimestamp("key_opened_at")).map(Timestamp::toInstant),
-                        row.getLong("revision")))
+                        row.getLong("revision"),
+                        instruments.read(row.getString("linked"))))
                 .optional()
                 .orElseThrow(() -> new Missing("There is no study " + id + ". The list of studies has them all."));
     }
 
     private Study loadBehind(Head head) {
         TreeMap<Integer, Contender> contenders = new TreeMap<>();
-        TreeMap<Integer, Label> labels = new TreeMap<>();
-        List<Section> sections = sections(head.id, contenders, labels);
+        TreeMap<Integer, Entrant> entrants = new TreeMap<>();
+        List<Section> sections = sections(head.id, contenders, entrants);
         Marks marks = marks(head);
         List<KeptReading> readings = readings(head.id);
         StudyRecord record = new StudyRecord(
@@ -107,6 +118,7 @@ public class StudyStore {
                 new Plan(marks.measures, marks.visits),
                 marks.happenings,
                 marks.applications,
+                marks.deviations,
                 readings.stream()
                         .filter(KeptReading::stands)
                         .map(KeptReading::reading)
@@ -119,31 +131,47 @@ public class StudyStore {
                 head.keyOpened,
                 head.revision,
                 readings,
-                labels,
+                List.copyOf(entrants.values()),
                 marks.works,
+                head.instruments,
                 record);
     }
 
-    private List<Section> sections(long study, TreeMap<Integer, Contender> contenders, TreeMap<Integer, Label> labels) {
+    private List<Section> sections(
+            long study, TreeMap<Integer, Contender> contenders, TreeMap<Integer, Entrant> entrants) {
         return database.sql("""
-                        select c.number, c.role, c.water_kind, c.source,
-                               array_to_string(p.name || array(
-                                   select under.name from contender_layer k join product under on under.id = k.product_id
-                                   where k.contender_id = c.id order by k.layer), ' over ') as name,
-                               s.code, s.block, s.x_mm, s.y_mm, s.width_mm, s.height_mm, s.by_hand,
-                               l.id as label_id, l.line
+                        with made as (
+                            select c.id as contender,
+                                   string_agg(q.name, ' over ' order by q.layer) as name,
+                                   jsonb_agg(jsonb_build_object(
+                                       'name', q.name, 'label', l.id, 'line', l.line,
+                                       'strip', (select s.ph from ph_strip s where s.product_id = q.id order by s.id desc limit 1),
+                                       'calibrations', (
+                                           select coalesce(jsonb_object_agg(k.counter, k.ml_each), '{}') from (
+                                               select distinct on (counter) counter, ml_each from calibration
+                                               where product_id = q.id order by counter, id desc) k))
+                                       order by q.layer desc) as layers
+                            from contender c
+                            cross join lateral (
+                                select p.id, p.name, 0 as layer from product p where p.id = c.product_id
+                                union all
+                                select p.id, p.name, k.layer from contender_layer k join product p on p.id = k.product_id
+                                where k.contender_id = c.id) q
+                            left join lateral (
+                                select id, line from label where product_id = q.id order by number desc limit 1) l on true
+                            where c.study_id = :study group by c.id)
+                        select c.number, c.role, c.water_kind, c.source, m.name, m.layers,
+                               s.code, s.block, s.x_mm, s.y_mm, s.width_mm, s.height_mm, s.by_hand
                         from section s
                         join contender c on c.id = s.contender_id
-                        left join product p on p.id = c.product_id
-                        left join lateral (
-                            select id, line from label where product_id = p.id order by number desc limit 1) l on true
+                        left join made m on m.contender = c.id
                         where s.study_id = :study""")
                 .param("study", study)
                 .query((row, n) -> {
                     int number = row.getInt("number");
-                    contenders.putIfAbsent(number, contender(number, row));
-                    if (row.getString("line") != null) {
-                        labels.putIfAbsent(number, products.label(row.getLong("label_id"), row.getString("line")));
+                    if (!contenders.containsKey(number)) {
+                        contenders.put(number, contender(number, row));
+                        entrants.put(number, new Entrant(contenders.get(number), layers.read(row.getString("layers"))));
                     }
                     return new Section(
                             row.getString("code"),
@@ -176,12 +204,18 @@ public class StudyStore {
             List<Occasion> visits,
             List<Happening> happenings,
             List<Application> applications,
+            List<Deviation> deviations,
             List<Work> works) {}
 
     /** Everything small that belongs to a study, in one statement. */
     private Marks marks(Head head) {
         Marks marks = new Marks(
-                new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
+                new ArrayList<>(),
+                new ArrayList<>(),
+                new ArrayList<>(),
+                new ArrayList<>(),
+                new ArrayList<>(),
+                new ArrayList<>());
         database.sql("""
                         select 'measure' as what, measure as code, repeats as n, position as place,
                                '' as label, null::numeric as x, null::numeric as y,
@@ -192,7 +226,7 @@ public class StudyStore {
                         from planned_visit where study_id = :study
                         union all
                         select 'happening', kind, day, 0, note, null, null, null, null, '', null
-                        from happening where study_id = :study
+                        from happening where study_id = :study and undone_at is null
                         union all
                         select 'application', coalesce(a.dose, ''), a.day, c.number, a.job, a.wait_seconds, a.coats, a.label_id,
                                a.id, l.line,
@@ -203,6 +237,10 @@ public class StudyStore {
                         join contender c on c.id = a.contender_id
                         left join label l on l.id = a.label_id
                         where a.study_id = :study and a.undone_at is null
+                        union all
+                        select 'deviation', d.kind, d.day, 0, d.words, null, null, null, null, coalesce(s.code, ''), null
+                        from deviation d left join section s on s.id = d.section_id
+                        where d.study_id = :study and d.undone_at is null
                         union all
                         select 'work', kind, day, position, title, null, null, null, null, why, null
                         from planned_work where study_id = :study
@@ -217,6 +255,12 @@ public class StudyStore {
                 case "happening" ->
                     marks.happenings.add(
                             new Happening(n, Happening.Kind.ofCode(code).orElseThrow(), row.getString("label")));
+                case "deviation" ->
+                    marks.deviations.add(new Deviation(
+                            n,
+                            Deviation.Kind.ofCode(code).orElseThrow(),
+                            Optional.of(row.getString("line")).filter(l -> !l.isEmpty()),
+                            row.getString("label")));
                 case "work" ->
                     marks.works.add(new Work(
                             "",

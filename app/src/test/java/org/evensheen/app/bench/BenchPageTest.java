@@ -38,7 +38,8 @@ class BenchPageTest {
         assertThat(page.first().wanted()).isEqualTo("Still wanted: 24 pulls, 8 drops.");
         assertThat(page.first().kit()).contains("weighted sled", "dropper");
         assertThat(page.first().patches()).allMatch(BenchPage.Patch::open);
-        assertThat(page.ahead())
+        // Other tests have made many visits for today; those nearest to a day are looked up.
+        assertThat(BenchPage.of(of(study, TODAY.plusDays(5)), store, TODAY).ahead())
                 .hasSize(1)
                 .first()
                 .satisfies(l -> assertThat(l.what()).contains("day 15"));

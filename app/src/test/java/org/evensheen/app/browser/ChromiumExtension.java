@@ -56,9 +56,14 @@ final class ChromiumExtension implements BeforeAllCallback {
     /** A visit by one person: a page whose complaints and outside requests are collected. */
     record Visit(BrowserContext context, Page page, List<String> complaints) implements AutoCloseable {
         static Visit of(int width, int height, ColorScheme scheme) {
+            return of(LiveApp.url(), width, height, scheme);
+        }
+
+        /** A visit through another address than the application's own. */
+        static Visit of(String base, int width, int height, ColorScheme scheme) {
             BrowserContext context = running.browser()
                     .newContext(new Browser.NewContextOptions()
-                            .setBaseURL(LiveApp.url())
+                            .setBaseURL(base)
                             .setViewportSize(width, height)
                             .setHasTouch(width < 600)
                             .setColorScheme(scheme));
@@ -74,7 +79,7 @@ final class ChromiumExtension implements BeforeAllCallback {
                 }
             });
             page.onRequest(request -> {
-                if (!request.url().startsWith(LiveApp.url()) && !request.url().startsWith("data:")) {
+                if (!request.url().startsWith(base) && !request.url().startsWith("data:")) {
                     complaints.add("asked another host: " + request.url());
                 }
             });

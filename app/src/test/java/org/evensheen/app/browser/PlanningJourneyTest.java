@@ -84,7 +84,7 @@ class PlanningJourneyTest {
             assertThat(page.locator("main")).containsText("h of work in all");
             button(page, "Begin: fix the lots, print the tags").click();
             assertThat(page.locator(".section")).hasCount(10);
-            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("For the day"))
+            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("On paper"))
                     .click();
             assertThat(page.locator(".tape-tag")).hasCount(10);
             assertThat(page.locator("main")).containsText("Masking tape");

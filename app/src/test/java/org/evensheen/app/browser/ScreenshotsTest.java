@@ -2,6 +2,7 @@ package org.evensheen.app.browser;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Files;
@@ -34,7 +35,6 @@ class ScreenshotsTest {
         shoot("plan", 1280, 800, "/plans/1?step=fairness", page -> {});
         shoot("rehearsal", 1280, 800, "/plans/1?step=rehearse", ScreenshotsTest::rehearse);
         shoot("calendar", 1280, 800, "/calendar", page -> {});
-        shoot("plan-phone", 390, 844, "/plans/1?step=fairness", page -> {});
         shoot(
                 "shelf",
                 1280,
@@ -49,10 +49,13 @@ class ScreenshotsTest {
                 page -> page.getByText("of 4 at slickness, firm").waitFor());
         shoot("label", 1280, 800, "/shelf/new", ScreenshotsTest::label);
         shoot("mixer", 1280, 800, "/mixer?product=12&dose=1:6", page -> {});
-        shoot("mixer-phone", 390, 844, "/mixer?product=1", page -> {});
         shoot("cost", 1280, 800, "/mixer/cost?job=bucket+wash", page -> {});
         shoot("done", 1280, 800, "/studies/3/done", page -> {});
         shoot("study-phone", 390, 844, "/studies/3", page -> {});
+        shoot("photos", 1280, 800, "/studies/3/photos?section=M", page -> {});
+        shoot("kit", 1280, 800, "/kit", ScreenshotsTest::listen);
+        shoot("run-phone", 390, 844, "/studies/3/run", ScreenshotsTest::pull);
+        shoot("apply", 1280, 800, "/studies/4/run?day=1", ScreenshotsTest::apply);
     }
 
     private static void label(Page page) {
@@ -61,6 +64,43 @@ class ScreenshotsTest {
         page.locator("#line")
                 .fill("rinseless 1:240; drying aid 1:60; wait 3-1 min; lasts 3 weeks; 500 mL 18.40 EUR; pH 7");
         page.locator("mark.unread").waitFor();
+    }
+
+    private static void listen(Page page) {
+        page.getByText("Check it").first().click();
+        page.getByText("It holds").waitFor();
+        page.getByText("Listen").nth(1).click();
+        page.locator(".raw li").first().waitFor();
+    }
+
+    /** The air is noted, and the first wanting pull taken by the gauge. */
+    private static void pull(Page page) {
+        air(page);
+        page.locator(".step:not([hidden]) .tag").waitFor();
+        page.locator(".step:not([hidden]) [data-take]").click();
+        page.locator(".step:not([hidden]) .trace").waitFor();
+        page.evaluate("scrollTo(0, 0)");
+    }
+
+    private static void air(Page page) {
+        Locator step = page.locator(".step:not([hidden])");
+        step.locator("[name=air]").fill("16");
+        step.locator("[name=humidity]").fill("58");
+        step.locator("[name=panel]").fill("18");
+        step.locator("[data-main-button]").click();
+        page.getByText("Dew point").first().waitFor();
+    }
+
+    /** Two sections are spread, the next one is asked for. */
+    private static void apply(Page page) {
+        air(page);
+        for (int i = 0; i < 2; i++) {
+            page.locator("#run:not([data-changed]) .step:not([hidden]).spread [data-main-button]")
+                    .click();
+            page.locator(".clock").nth(i).waitFor();
+            page.locator("#line[data-state=on]").waitFor();
+        }
+        page.locator("#run:not([data-changed])").waitFor();
     }
 
     private static void rehearse(Page page) {

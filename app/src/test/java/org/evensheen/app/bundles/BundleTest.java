@@ -95,6 +95,19 @@ class BundleTest {
                         insert into reading (study_id, section_id, day, stage, measure, repeat, amount, kept_by, page_key, replaces)
                         select study_id, section_id, day, stage, measure, repeat, amount + 0.1, 'Ana', gen_random_uuid(), id
                         from reading where id = %d""".formatted(pulls.get(0).id())).update();
+        Web.send(
+                "/studies/" + study.id() + "/run",
+                java.util.Map.of(
+                        "day",
+                        "8",
+                        "what",
+                        "deviation",
+                        "words",
+                        "rain on it",
+                        "section",
+                        study.record().sections().get(1).code(),
+                        "key",
+                        UUID.randomUUID().toString()));
         return study(study.id());
     }
 
@@ -113,11 +126,28 @@ class BundleTest {
         assertThat(after.record().plan()).isEqualTo(before.record().plan());
         assertThat(after.record().seed()).isEqualTo(before.record().seed());
         assertThat(after.firstDay()).isEqualTo(before.firstDay());
+        assertThat(after.record().deviations())
+                .hasSize(1)
+                .isEqualTo(before.record().deviations());
         assertThat(unnumbered(after)).containsExactlyInAnyOrderElementsOf(unnumbered(before));
         assertThat(after.readings().stream().filter(r -> r.replaces().isPresent()))
                 .hasSize(1);
         assertThat(Web.get("/studies/" + id + "/verdict.json").body())
                 .isEqualTo(Web.get("/studies/" + before.id() + "/verdict.json").body());
+    }
+
+    @Test
+    void aBundleFromBeforeThereWereDeviationsComesInToo() throws Exception {
+        Map<String, byte[]> files = unzip(export(corrected().id()));
+        files.remove("noted.csv");
+        files.put(
+                "datapackage.json",
+                new String(files.get("datapackage.json"), StandardCharsets.UTF_8)
+                        .replaceFirst("\"evenSheenVersion\" : 2", "\"evenSheenVersion\" : 1")
+                        .getBytes(StandardCharsets.UTF_8));
+        Study after = study(SamplePlan.number(bringIn(zip(files), UUID.randomUUID())));
+        assertThat(after.record().deviations()).isEmpty();
+        assertThat(after.readings()).isNotEmpty();
     }
 
     /** Readings without the numbers that a database gives them. */
@@ -181,7 +211,7 @@ class BundleTest {
                 changed(
                         good,
                         "datapackage.json",
-                        t -> t.replaceAll("\"evenSheenVersion\" ?: ?1", "\"evenSheenVersion\": 9")),
+                        t -> t.replaceAll("\"evenSheenVersion\" ?: ?2", "\"evenSheenVersion\": 9")),
                 "of version 9");
         refused(changed(good, "readings.csv", t -> t.replaceFirst(",pull,1,[\\d.]+,", ",pull,1,-4,")), "can't be");
         refused(changed(good, "readings.csv", t -> t.replaceFirst("\r\n(\\d+),[A-Z],", "\r\n$1,QQ,")), "no section QQ");

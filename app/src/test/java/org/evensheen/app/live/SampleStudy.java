@@ -16,6 +16,8 @@ import org.evensheen.app.studies.StudyDraft;
 import org.evensheen.app.studies.StudyMaker;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.layout.Layout;
+import org.evensheen.core.planning.Calendar;
+import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Contender.Role;
@@ -65,6 +67,36 @@ public final class SampleStudy {
                 amount,
                 "key",
                 key.toString()));
+    }
+
+    /** A study whose products are put on today: seal and paste twice each, bare twice, on a loose board. */
+    public static Study applying() {
+        return applying(List.of(new Occasion(0, Stage.BARE), new Occasion(2, Stage.FRESH)));
+    }
+
+    /** The same, with nothing to prove before. */
+    public static Study applyingOnly() {
+        return applying(List.of(new Occasion(2, Stage.FRESH)));
+    }
+
+    private static Study applying(List<Occasion> visits) {
+        List<Contender> contenders = List.of(
+                new Contender(0, "Osier Spray Seal", Role.REFERENCE, WaterKind.REPELS, Source.BOUGHT),
+                new Contender(1, "Brock Paste", Role.PRODUCT, WaterKind.REPELS, Source.LENT),
+                new Contender(2, "Bare", Role.BARE, WaterKind.REPELS, Source.BOUGHT));
+        long id = LiveApp.bean(StudyMaker.class)
+                .make(new StudyDraft(
+                        "Which goes on better?",
+                        BED,
+                        LocalDate.now(),
+                        17,
+                        contenders,
+                        Layout.draw(Layout.Ask.filling(BED.shape(), List.of(2, 2, 2), 17))
+                                .sections(),
+                        new Plan(List.of(new Plan.Planned(Measure.PULL, 1)), visits),
+                        List.of(new Work("", 0, Calendar.Kind.APPLY, "Apply by lot", "As soon as it is bare.", false)),
+                        UUID.randomUUID()));
+        return LiveApp.bean(StudyStore.class).load(id);
     }
 
     private static Study make(List<Occasion> more) {

@@ -33,6 +33,11 @@ public final class Web {
         return send(headers.length == 0 ? request : request.headers(headers));
     }
 
+    /** Posts a form as a device does from its queue: it wants to be answered as a program. */
+    public static HttpResponse<String> send(String path, Map<String, String> form) {
+        return post(path, form, "Accept", "application/json");
+    }
+
     /** Posts a file as a browser's form does, in the field "file". */
     public static HttpResponse<String> upload(String path, byte[] file) {
         return upload(path, "file", file);

@@ -60,7 +60,7 @@ class ShelfSchemaTest {
                         where product_id = (select id from product where name = 'Brock Paste') group by product_id""").update();
         var after = store.load(study);
         assertThat(after.revision()).isGreaterThan(before);
-        assertThat(after.labels().get(1).print()).isEqualTo("scent tar");
+        assertThat(after.label(1).orElseThrow().print()).isEqualTo("scent tar");
         LiveApp.database().sql("""
                         insert into label (product_id, number, line, written, kept_by, page_key)
                         select product_id, number + 2, line, written, kept_by, gen_random_uuid() from label

@@ -55,6 +55,10 @@ class PagesTest {
                     "/studies/" + id + "/print",
                     "/studies/" + id + "/bundle",
                     "/studies/" + id + "/done",
+                    "/studies/" + id + "/run",
+                    "/studies/" + id + "/photos",
+                    "/kit",
+                    "/studies/4/run?day=1",
                     "/studies/2",
                     "/studies/2/verdict",
                     "/studies/3")) {

@@ -43,6 +43,52 @@ class TwoCopiesTest {
         }
     }
 
+    @Test
+    void aStepTakenThroughOneCopyIsTakenThroughTheOtherAndWhoeverWatchesThereIsTold() throws Exception {
+        Study study = SampleStudy.applyingOnly();
+        try (var second = new SpringApplication(EvenSheen.class)
+                .run(
+                        "--spring.datasource.url="
+                                + LiveApp.bean(Environment.class).getProperty("spring.datasource.url"),
+                        "--server.port=0",
+                        "--logging.level.root=error")) {
+            String other = "http://127.0.0.1:"
+                    + ((WebServerApplicationContext) second).getWebServer().getPort() + "/studies/" + study.id();
+            var changes = HttpClient.newHttpClient()
+                    .send(
+                            HttpRequest.newBuilder(URI.create(other + "/changes"))
+                                    .build(),
+                            HttpResponse.BodyHandlers.ofLines());
+            var revisions = changes.body()
+                    .filter(l -> l.startsWith("data:"))
+                    .map(l -> Long.parseLong(l.substring(5).strip()))
+                    .iterator();
+            assertThat(revisions.next()).isEqualTo(study.revision());
+            assertThat(body(other + "/run")).contains("How are the air and the panel?");
+
+            Web.send(
+                    "/studies/" + study.id() + "/run",
+                    Map.of(
+                            "day",
+                            "0",
+                            "step",
+                            "air",
+                            "air",
+                            "16",
+                            "humidity",
+                            "50",
+                            "panel",
+                            "17",
+                            "key",
+                            UUID.randomUUID().toString()));
+
+            assertThat(revisions.next()).isGreaterThan(study.revision());
+            assertThat(body(other + "/run"))
+                    .contains("Dew point 5.6")
+                    .doesNotContain("How are the air and the panel?</h2>");
+        }
+    }
+
     private static String body(String address) throws Exception {
         return HttpClient.newHttpClient()
                 .send(HttpRequest.newBuilder(URI.create(address)).build(), HttpResponse.BodyHandlers.ofString())

@@ -14,6 +14,7 @@ import org.evensheen.core.footing.LabelDeparture.What;
 import org.evensheen.core.mixing.Departure;
 import org.evensheen.core.study.Application;
 import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Deviation;
 import org.evensheen.core.study.Happening;
 import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
@@ -28,6 +29,8 @@ public final class FootingReview {
 
     /** Days for which a gauge check holds: eight weeks. */
     public static final int GAUGE_CHECK_HOLDS = 56;
+
+    private static final int MOST_TOLD = 3;
 
     private final StudyRecord study;
     private final Measure measure;
@@ -52,6 +55,7 @@ public final class FootingReview {
         review.findings.addAll(DesignFindings.of(study.contenders(), study.sections()));
         review.conduct(day);
         review.labels();
+        review.deviations(day);
         return review.findings.stream()
                 .sorted(Comparator.comparing((Finding f) -> f.kind().atMost()))
                 .toList();
@@ -155,6 +159,60 @@ public final class FootingReview {
                     Kind.WEATHER_UNLOGGED,
                     "No air or panel temperature is on the tape for day %d.".formatted(judged),
                     "Note the weather on the tape when you read.");
+        }
+    }
+
+    /** What went otherwise by the day that is judged. */
+    private void deviations(int day) {
+        int judged = at.map(Occasion::day).orElse(day);
+        List<Deviation> all =
+                study.deviations().stream().filter(d -> d.day() <= judged).toList();
+        said(
+                all,
+                Deviation.Kind.BARE_GATE,
+                Kind.BASELINE_UNPROVEN,
+                "Start over from a bare bed for a result to publish.");
+        said(all, Deviation.Kind.RESIDUE_GATE, Kind.RESIDUE_LEFT, "Rinse, dry, wet again and read once more.");
+        said(
+                all,
+                Deviation.Kind.CURE_GATE,
+                Kind.CURE_CUT_SHORT,
+                "Wait out the cure next time; the label says how long.");
+        said(
+                all,
+                Deviation.Kind.WEATHER,
+                Kind.OUT_OF_WEATHER,
+                "Apply again inside the limits, or say so in the verdict.");
+        said(
+                all,
+                Deviation.Kind.NOTED,
+                Kind.DEVIATION_NOTED,
+                "Say it in the verdict; leave such a section out of a retest.");
+    }
+
+    private void said(List<Deviation> all, Deviation.Kind what, Kind kind, String remedy) {
+        List<Deviation> these = all.stream().filter(d -> d.kind() == what).toList();
+        if (these.isEmpty()) {
+            return;
+        }
+        String told = these.stream()
+                .limit(MOST_TOLD)
+                .map(d -> "Day %d%s: %s."
+                        .formatted(
+                                d.day(),
+                                d.section().map(s -> ", " + s).orElse(""),
+                                d.words().replaceFirst("\\.$", "")))
+                .collect(Collectors.joining(" "));
+        String rest = these.size() > MOST_TOLD ? " And %d more.".formatted(these.size() - MOST_TOLD) : "";
+        // What was seen of the baseline says more than that somebody went on; the two are told together.
+        Optional<Finding> known = findings.stream()
+                .filter(f -> f.kind() == kind || kind == Kind.BASELINE_UNPROVEN && f.kind() == Kind.BASELINE_NOT_BARE)
+                .findFirst();
+        if (known.isPresent()) {
+            Finding f = known.get();
+            findings.set(findings.indexOf(f), new Finding(f.kind(), f.numbers() + " " + told + rest, f.remedy()));
+        } else {
+            add(kind, told + rest, remedy);
         }
     }
 

@@ -12,6 +12,7 @@ import org.evensheen.core.planning.Protocol.Chemicals;
 import org.evensheen.core.planning.Protocol.Washes;
 import org.evensheen.core.planning.Protocol.Weeks;
 import org.evensheen.core.schedule.Plan;
+import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Stage;
 
@@ -89,6 +90,16 @@ public record Calendar(List<Work> works, List<String> breaks) {
         return new Plan(protocol.measures(), occasions.stream().distinct().toList());
     }
 
+    /** Days after the first coat on which a coat is put on; 0 for one of the same day. */
+    public static int daysAfter(Entrant.Coat coat) {
+        return coat.hours() < SAME_DAY ? 0 : (int) Math.ceil(coat.hours() / 24);
+    }
+
+    /** What a coat for another day is called. */
+    public static String coatTitle(int number, Contender contender) {
+        return "Coat %d of %s".formatted(number, contender.name());
+    }
+
     public int lastDay() {
         return works.stream().mapToInt(Work::day).max().orElse(0);
     }
@@ -156,40 +167,24 @@ public record Calendar(List<Work> works, List<String> breaks) {
             int day = add("apply", bare, Kind.APPLY, "Apply by lot", "As soon as the bed is proven bare.");
             int last = day;
             for (Entrant entrant : entrants) {
-                double hours = 0;
-                String before = "";
-                int number = 1;
-                for (Layer layer : entrant.layers()) {
-                    for (int coat = 1; coat <= layer.coats(); coat++) {
-                        if (!before.isEmpty()) {
-                            number++;
-                            int on = day + (hours < SAME_DAY ? 0 : (int) Math.ceil(hours / 24));
-                            if (on > day) {
-                                last = Math.max(
-                                        last,
-                                        add(
-                                                "coat%d-%d"
-                                                        .formatted(
-                                                                entrant.contender()
-                                                                        .number(),
-                                                                number),
-                                                on,
-                                                Kind.COAT,
-                                                "Coat %d of %s"
-                                                        .formatted(
-                                                                number,
-                                                                entrant.contender()
-                                                                        .name()),
-                                                before));
-                            }
-                        }
-                        hours += layer.nextLayerHours();
-                        before = "%s asks %s before the next layer."
-                                .formatted(layer.product(), hours(layer.nextLayerHours()));
+                for (Entrant.Coat coat : entrant.coats()) {
+                    int on = day + daysAfter(coat);
+                    if (on > day) {
+                        last = Math.max(last, add(entrant.contender(), coat, on));
                     }
                 }
             }
             return last;
+        }
+
+        private int add(Contender contender, Entrant.Coat coat, int on) {
+            Layer before = coat.after().orElseThrow();
+            return add(
+                    "coat%d-%d".formatted(contender.number(), coat.number()),
+                    on,
+                    Kind.COAT,
+                    coatTitle(coat.number(), contender),
+                    "%s asks %s before the next layer.".formatted(before.product(), hours(before.nextLayerHours())));
         }
 
         private int cure(int coated) {

@@ -1,5 +1,6 @@
 package org.evensheen.core.planning;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -71,6 +72,31 @@ public record Entrant(Contender contender, List<Layer> layers) {
     /** The layer that must keep dry longest; empty if no label says. */
     public Optional<Layer> slowest() {
         return layers.stream().filter(l -> l.dryHours() > 0).max(Comparator.comparingDouble(Layer::dryHours));
+    }
+
+    /**
+     * A coat of a layer.
+     *
+     * @param number from 1, over all layers
+     * @param last whether it is the final coat of its layer
+     * @param hours after the first that it may follow soonest
+     * @param after the layer whose time before the next it waits for; empty for the first
+     */
+    public record Coat(int number, Layer layer, boolean last, double hours, Optional<Layer> after) {}
+
+    /** Every coat, from the paint outwards. */
+    public List<Coat> coats() {
+        List<Coat> coats = new ArrayList<>();
+        double hours = 0;
+        Optional<Layer> before = Optional.empty();
+        for (Layer layer : layers) {
+            for (int coat = 1; coat <= layer.coats(); coat++) {
+                coats.add(new Coat(coats.size() + 1, layer, coat == layer.coats(), hours, before));
+                hours += layer.nextLayerHours();
+                before = Optional.of(layer);
+            }
+        }
+        return coats;
     }
 
     public SortedSet<Hazard> hazards() {

@@ -23,6 +23,7 @@ public final class StudyRecord {
     private final Plan plan;
     private final List<Happening> happenings;
     private final List<Application> applications;
+    private final List<Deviation> deviations;
     private final List<Reading> readings;
     private final Map<String, Section> byCode = new HashMap<>();
     private final Map<Slot, List<Reading>> bySlot = new HashMap<>();
@@ -48,6 +49,7 @@ public final class StudyRecord {
             Plan plan,
             List<Happening> happenings,
             List<Application> applications,
+            List<Deviation> deviations,
             List<Reading> readings) {
         this.seed = seed;
         this.contenders = List.copyOf(contenders);
@@ -57,6 +59,7 @@ public final class StudyRecord {
         this.plan = plan;
         this.happenings = List.copyOf(happenings);
         this.applications = List.copyOf(applications);
+        this.deviations = List.copyOf(deviations);
         this.readings = List.copyOf(readings);
         for (Section section : sections) {
             Objects.checkIndex(section.contender(), contenders.size());
@@ -77,6 +80,18 @@ public final class StudyRecord {
         byLine = occasions(slot -> new Line(slot.section, slot.measure));
     }
 
+    /** A study without deviations. */
+    public StudyRecord(
+            long seed,
+            List<Contender> contenders,
+            List<Section> sections,
+            Plan plan,
+            List<Happening> happenings,
+            List<Application> applications,
+            List<Reading> readings) {
+        this(seed, contenders, sections, plan, happenings, applications, List.of(), readings);
+    }
+
     /** A study of whose applications nothing was noted. */
     public StudyRecord(
             long seed,
@@ -85,7 +100,7 @@ public final class StudyRecord {
             Plan plan,
             List<Happening> happenings,
             List<Reading> readings) {
-        this(seed, contenders, sections, plan, happenings, List.of(), readings);
+        this(seed, contenders, sections, plan, happenings, List.of(), List.of(), readings);
     }
 
     /** The occasions of all slots that share a key, in order. */
@@ -130,6 +145,11 @@ public final class StudyRecord {
     /** How products were put on, as far as it was noted. */
     public List<Application> applications() {
         return applications;
+    }
+
+    /** What went otherwise than it should. */
+    public List<Deviation> deviations() {
+        return deviations;
     }
 
     public List<Reading> readings() {
@@ -195,6 +215,7 @@ public final class StudyRecord {
                 plan,
                 happenings,
                 applications,
+                deviations,
                 Stream.concat(readings.stream(), Stream.of(reading)).toList());
     }
 

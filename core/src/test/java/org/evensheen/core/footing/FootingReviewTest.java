@@ -11,6 +11,7 @@ import org.evensheen.core.label.Label;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.study.Application;
 import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Deviation;
 import org.evensheen.core.study.Happening;
 import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Observation.DropShape;
@@ -54,6 +55,8 @@ class FootingReviewTest {
                 List.of());
     }
 
+    private List<Deviation> deviations = List.of();
+
     private List<Finding> review() {
         List<Reading> baseline = sections.stream()
                 .map(s -> new Reading(s.code(), 0, Stage.BARE, 1, new Graded(WaterKind.REPELS, baselineGrade)))
@@ -70,6 +73,7 @@ class FootingReviewTest {
                         Studies.plan(1),
                         happenings,
                         applications,
+                        deviations,
                         Stream.of(baseline, today, extra).flatMap(List::stream).toList()),
                 Measure.PULL,
                 28);
@@ -135,6 +139,25 @@ class FootingReviewTest {
         finds(Kind.GAUGE_UNCHECKED, Footing.FAIR);
         happenings.add(new Happening(20, Happening.Kind.TOPPED));
         finds(Kind.TOPPED_MIDWAY, Footing.THIN);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "BARE_GATE, BASELINE_UNPROVEN, THIN",
+        "RESIDUE_GATE, RESIDUE_LEFT, THIN",
+        "CURE_GATE, CURE_CUT_SHORT, THIN",
+        "WEATHER, OUT_OF_WEATHER, FAIR",
+        "NOTED, DEVIATION_NOTED, FAIR"
+    })
+    void whatWentOtherwiseOnTheDayIsFoundWithItsWords(Deviation.Kind what, Kind kind, Footing footing) {
+        deviations = List.of(
+                new Deviation(1, what, Optional.of("B"), "the light was going."),
+                new Deviation(99, what, Optional.empty(), "long after"));
+        finds(kind, footing);
+        assertThat(review())
+                .filteredOn(f -> f.kind() == kind)
+                .singleElement()
+                .satisfies(f -> assertThat(f.numbers()).isEqualTo("Day 1, B: the light was going."));
     }
 
     @Test

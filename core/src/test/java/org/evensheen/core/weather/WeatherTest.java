@@ -101,4 +101,22 @@ class WeatherTest {
         }
         assertThat(windows.stream().map(DryWindow::from)).isSorted().doesNotHaveDuplicates();
     }
+
+    @Test
+    void warnsOfAPanelNearTheDewPointBeforeItIsTooNear() {
+        Air air = new Air(24, 45);
+        DryWindow.Limits limits = new DryWindow.Limits(Optional.of(10.0), Optional.of(25.0));
+
+        assertThat(new PanelAir(air, 20).words(limits)).isEmpty();
+        assertThat(new PanelAir(air, 15.5).words(limits))
+                .extracting(PanelAir.Word::standing)
+                .containsExactly(PanelAir.Standing.CLOSE);
+        assertThat(new PanelAir(air, 14).words(limits)).first().satisfies(w -> {
+            assertThat(w.standing()).isEqualTo(PanelAir.Standing.OUT);
+            assertThat(w.text()).contains("2.7 K above the dew point");
+        });
+        assertThat(new PanelAir(air, 26).words(limits))
+                .extracting(PanelAir.Word::text)
+                .containsExactly("The panel, 26 °C, is above what the labels allow, 25 °C.");
+    }
 }

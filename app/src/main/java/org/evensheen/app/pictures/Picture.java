@@ -1,4 +1,4 @@
-package org.evensheen.app.shelf;
+package org.evensheen.app.pictures;
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
@@ -15,17 +15,17 @@ import net.coobird.thumbnailator.Thumbnails;
 import net.coobird.thumbnailator.util.exif.ExifUtils;
 
 /**
- * A photo of a label, turned upright, made smaller and written afresh as JPEG, so that nothing of the camera or the place is
+ * A photo, turned upright, made smaller and written afresh as JPEG, so that nothing of the camera or the place is
  * left in it.
  *
  * @param large at most {@link #LONGEST} pixels a side
  * @param small at most {@link #THUMB} pixels a side
  * @param width of the large one, pixels
  */
-record LabelPicture(byte[] large, byte[] small, int width, int height) {
-    static final long MOST_BYTES = 20L * 1024 * 1024;
-    static final int LONGEST = 1800;
-    static final int THUMB = 360;
+public record Picture(byte[] large, byte[] small, int width, int height) {
+    public static final long MOST_BYTES = 20L * 1024 * 1024;
+    public static final int LONGEST = 1800;
+    public static final int THUMB = 360;
 
     /** More pixels than any phone takes; a file may claim any size, and reading it would fill the memory. */
     static final long MOST_PIXELS = 60_000_000;
@@ -33,7 +33,7 @@ record LabelPicture(byte[] large, byte[] small, int width, int height) {
     private static final Set<String> FORMATS = Set.of("jpeg", "png", "webp");
 
     /** It can't be taken; the message says why and what to do. */
-    static final class Unfit extends Exception {
+    public static final class Unfit extends Exception {
         private static final long serialVersionUID = 1;
 
         Unfit(String message) {
@@ -46,7 +46,7 @@ record LabelPicture(byte[] large, byte[] small, int width, int height) {
     }
 
     /** Reads what was sent. */
-    static LabelPicture of(byte[] sent) throws Unfit {
+    public static Picture of(byte[] sent) throws Unfit {
         if (sent.length == 0) {
             throw new Unfit("No photo was chosen, or it is empty. Choose a JPEG, PNG or WebP file.");
         }
@@ -56,7 +56,7 @@ record LabelPicture(byte[] large, byte[] small, int width, int height) {
         BufferedImage upright = upright(sent);
         try {
             BufferedImage large = fitting(upright, LONGEST);
-            return new LabelPicture(
+            return new Picture(
                     jpeg(large, 0.85), jpeg(fitting(large, THUMB), 0.8), large.getWidth(), large.getHeight());
         } catch (IOException e) {
             throw new Unfit("That photo can't be made smaller. Save it as JPEG and send it again.", e);

@@ -1,4 +1,4 @@
-package org.evensheen.app.shelf;
+package org.evensheen.app.pictures;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -13,10 +13,10 @@ import java.nio.charset.StandardCharsets;
 import java.util.Base64;
 import java.util.zip.CRC32;
 import javax.imageio.ImageIO;
-import org.evensheen.app.shelf.LabelPicture.Unfit;
+import org.evensheen.app.pictures.Picture.Unfit;
 import org.junit.jupiter.api.Test;
 
-class LabelPictureTest {
+class PictureTest {
 
     /** Left half red, right half blue. */
     private static byte[] picture(String format, int width, int height) throws IOException {
@@ -75,8 +75,8 @@ class LabelPictureTest {
     void aPhotoIsTurnedUprightMadeSmallerAndTellsNothingOfThePlace() throws Exception {
         byte[] sent = fromAPhone(picture("jpg", 3000, 2000));
         assertThat(new String(sent, StandardCharsets.ISO_8859_1)).contains("boat shed");
-        LabelPicture kept = LabelPicture.of(sent);
-        assertThat(kept.height()).isEqualTo(LabelPicture.LONGEST);
+        Picture kept = Picture.of(sent);
+        assertThat(kept.height()).isEqualTo(Picture.LONGEST);
         assertThat(kept.width()).as("turned").isLessThan(kept.height());
         assertThat(new String(kept.large(), StandardCharsets.ISO_8859_1)).doesNotContain("Exif", "GPS", "boat shed");
         BufferedImage read = ImageIO.read(new ByteArrayInputStream(kept.large()));
@@ -85,14 +85,14 @@ class LabelPictureTest {
                 .isGreaterThan(200);
         assertThat(new Color(read.getRGB(600, 1700)).getBlue()).isGreaterThan(200);
         BufferedImage small = ImageIO.read(new ByteArrayInputStream(kept.small()));
-        assertThat(Math.max(small.getWidth(), small.getHeight())).isEqualTo(LabelPicture.THUMB);
+        assertThat(Math.max(small.getWidth(), small.getHeight())).isEqualTo(Picture.THUMB);
     }
 
     @Test
     void pngAndWebpAreTakenAndNothingIsMadeLarger() throws Exception {
-        assertThat(LabelPicture.of(picture("png", 640, 480)).width()).isEqualTo(640);
+        assertThat(Picture.of(picture("png", 640, 480)).width()).isEqualTo(640);
         byte[] webp = Base64.getDecoder().decode("UklGRhoAAABXRUJQVlA4TA0AAAAvAAAAEAcQERGIiP4HAA==");
-        assertThat(LabelPicture.of(webp).width()).isEqualTo(1);
+        assertThat(Picture.of(webp).width()).isEqualTo(1);
     }
 
     @Test
@@ -103,12 +103,10 @@ class LabelPictureTest {
         refused(claiming(30_000, 30_000), "30000 × 30000 pixels");
         refused(claiming(300, 300), "breaks off or is damaged");
         refused(java.util.Arrays.copyOf(picture("png", 900, 900), 700), "breaks off or is damaged");
-        refused(new byte[(int) LabelPicture.MOST_BYTES + 1], "more than 20 MB");
+        refused(new byte[(int) Picture.MOST_BYTES + 1], "more than 20 MB");
     }
 
     private static void refused(byte[] sent, String saying) {
-        assertThatThrownBy(() -> LabelPicture.of(sent))
-                .isInstanceOf(Unfit.class)
-                .hasMessageContaining(saying);
+        assertThatThrownBy(() -> Picture.of(sent)).isInstanceOf(Unfit.class).hasMessageContaining(saying);
     }
 }

@@ -1,0 +1,164 @@
+package org.evensheen.app.demo;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.net.InetAddress;
+import java.net.Socket;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.evensheen.app.kit.TakeAsked;
+import org.evensheen.app.plans.ForecastStore;
+import org.evensheen.app.studies.Study;
+import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.study.Measure;
+import org.evensheen.core.study.Observation;
+import org.evensheen.core.study.Occasion;
+import org.evensheen.core.study.Stage;
+import org.evensheen.core.weather.DryWindow;
+import org.evensheen.standins.Coating;
+import org.evensheen.standins.Paint;
+import org.evensheen.standins.SimulatedBed;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/**
+ * The hand that holds the simulated instruments: just before one is read, it is put where the reviewer would put it, onto the simulated
+ * bed of that study. What the instrument then says is its own affair.
+ */
+@Component
+@ConditionalOnProperty("even-sheen.demo")
+class DemoHand {
+    private static final Logger LOG = LoggerFactory.getLogger(DemoHand.class);
+    private static final Coating UNKNOWN = new Coating(10.4, 94, 52, 5, 1.0);
+    private static final int PATIENCE = 1000;
+
+    private final DemoInstruments instruments;
+    private final StudyStore studies;
+    private final ForecastStore forecasts;
+    private final JdbcClient database;
+    private final Clock clock;
+
+    DemoHand(
+            DemoInstruments instruments,
+            StudyStore studies,
+            ForecastStore forecasts,
+            JdbcClient database,
+            Clock clock) {
+        this.instruments = instruments;
+        this.studies = studies;
+        this.forecasts = forecasts;
+        this.database = database;
+        this.clock = clock;
+    }
+
+    @EventListener
+    void reach(TakeAsked asked) {
+        if (!instruments.simulated(asked.instrument())) {
+            return;
+        }
+        String told = asked.forCheck() ? known(asked) : held(asked);
+        if (told.isEmpty()) {
+            return;
+        }
+        try (Socket hand = new Socket(InetAddress.getLoopbackAddress(), instruments.hand())) {
+            hand.setSoTimeout(PATIENCE);
+            hand.getOutputStream().write((told + "\n").getBytes(StandardCharsets.US_ASCII));
+            new BufferedReader(new InputStreamReader(hand.getInputStream(), StandardCharsets.US_ASCII)).readLine();
+        } catch (IOException e) {
+            LOG.info("The simulated hand is not there: {}", e.getMessage());
+        }
+    }
+
+    private static String known(TakeAsked asked) {
+        double value = asked.instrument().check().orElseThrow().shouldBe();
+        return switch (asked.instrument().probe()) {
+            case FORCE -> line("hang", value);
+            case SCALE -> line("load", value);
+            case GLOSS -> line("gloss", value);
+            case PH -> line("ph", value);
+            case AIR, SURFACE -> "";
+        };
+    }
+
+    private static String line(String what, double value) {
+        return "%s %.4f".formatted(what, value);
+    }
+
+    private String held(TakeAsked asked) {
+        return switch (asked.instrument().probe()) {
+            case AIR ->
+                hour().map(h -> "air %.1f %.0f"
+                                .formatted(h.air().celsius(), h.air().humidity()))
+                        .orElse("");
+            case SURFACE ->
+                hour().map(h -> line("surface", h.panelCelsius().orElse(h.air().celsius())))
+                        .orElse("");
+            default -> asked.place().map(p -> put(p)).orElse("");
+        };
+    }
+
+    private Optional<DryWindow.Hour> hour() {
+        return forecasts.current();
+    }
+
+    private String put(TakeAsked.Place place) {
+        Optional<Measure> measure = Measure.ofCode(place.measure());
+        Optional<Stage> stage = Stage.ofCode(place.stage());
+        Study study = studies.load(place.study());
+        if (measure.isEmpty() || stage.isEmpty()) {
+            return "";
+        }
+        return study.record()
+                .section(place.section())
+                .map(section ->
+                        bed(study).read(section, new Occasion(place.day(), stage.get()), measure.get(), place.repeat()))
+                .map(reading -> reading.seen() instanceof Observation.Pull pull
+                        ? line("pull", pull.newtons())
+                        : line("load", reading.seen().amount()))
+                .orElse("");
+    }
+
+    /** The bed as the demo told it; a study of the reviewer's own stands on the same paint, with what is known of its products. */
+    private SimulatedBed bed(Study study) {
+        UUID key = database.sql("select page_key from study where id = :id")
+                .param("id", study.id())
+                .query(UUID.class)
+                .single();
+        Map<String, Coating> known = new HashMap<>();
+        for (DemoWorld.Told told : DemoWorld.studies(LocalDate.now(clock))) {
+            if (told.draft().key().equals(key)) {
+                return new SimulatedBed(
+                        study.record(),
+                        told.paint(),
+                        told.coatings(),
+                        told.freshDay(),
+                        told.draft().seed());
+            }
+            told.coatings()
+                    .forEach((number, coating) -> known.put(
+                            told.draft().contenders().get(number).name().toLowerCase(Locale.ROOT), coating));
+        }
+        Map<Integer, Coating> coatings = new HashMap<>();
+        study.record().contenders().stream()
+                .filter(c -> !c.isBare())
+                .forEach(c -> coatings.put(
+                        c.number(), known.getOrDefault(c.layers().get(0).toLowerCase(Locale.ROOT), UNKNOWN)));
+        return new SimulatedBed(
+                study.record(),
+                new Paint(18, 26, 110, 0.02, 0.01, 0.01, 0.02),
+                coatings,
+                2,
+                study.record().seed());
+    }
+}

@@ -1,0 +1,75 @@
+package org.evensheen.app.demo;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalTime;
+import java.util.Optional;
+import java.util.UUID;
+import org.evensheen.app.photos.PhotoStore;
+import org.evensheen.app.pictures.Picture;
+import org.evensheen.core.study.Measure;
+import org.evensheen.core.study.Occasion;
+import org.evensheen.core.study.Section;
+import org.evensheen.core.study.StudyRecord;
+import org.evensheen.standins.SimulatedBed;
+import org.evensheen.standins.SimulatedCamera;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+
+/** Photos of two sections of the demo's flank, taken by the simulated camera at some of its visits. */
+@Component
+@ConditionalOnProperty("even-sheen.demo")
+class DemoPhotos {
+    private static final int ESTUARY_GREEN = 0x3f5f57;
+    private static final int MOST = 4;
+
+    private final PhotoStore store;
+    private final Clock clock;
+
+    DemoPhotos(PhotoStore store, Clock clock) {
+        this.store = store;
+        this.clock = clock;
+    }
+
+    void load(long study, DemoWorld.Told told, StudyRecord record) {
+        if (told.unreadToday() == 0) {
+            return;
+        }
+        SimulatedBed bed = new SimulatedBed(
+                record,
+                told.paint(),
+                told.coatings(),
+                told.freshDay(),
+                told.draft().seed());
+        for (Section section : record.sections().subList(0, 2)) {
+            record.plan().visits().stream()
+                    .filter(v -> v.day() < told.today() && !told.skipped().contains(v.day()) && v.day() % 14 <= 2)
+                    .limit(MOST)
+                    .forEach(visit -> keep(study, told, record, bed, section, visit));
+        }
+    }
+
+    private void keep(
+            long study, DemoWorld.Told told, StudyRecord record, SimulatedBed bed, Section section, Occasion visit) {
+        double angle = bed.truth(record.contenderOn(section), visit, Measure.DROP);
+        String name = "photo %d %s %d".formatted(told.draft().seed(), section.code(), visit.day());
+        try {
+            store.keep(new PhotoStore.Draft(
+                    study,
+                    Optional.of(section.code()),
+                    visit,
+                    "",
+                    Picture.of(SimulatedCamera.jpeg(angle, ESTUARY_GREEN, name.hashCode())),
+                    told.draft()
+                            .firstDay()
+                            .plusDays(visit.day())
+                            .atTime(LocalTime.NOON)
+                            .atZone(clock.getZone())
+                            .toInstant(),
+                    UUID.nameUUIDFromBytes((study + name).getBytes(StandardCharsets.UTF_8)),
+                    "Demo"));
+        } catch (Picture.Unfit e) {
+            throw new IllegalStateException("the simulated camera takes photos", e);
+        }
+    }
+}

@@ -1,0 +1,15 @@
+package org.evensheen.app.kit;
+
+import java.util.Optional;
+
+/**
+ * An instrument is about to be read.
+ *
+ * @param forCheck whether something known is held to it
+ * @param place what it is held to; empty outside of a study
+ */
+public record TakeAsked(Instrument instrument, boolean forCheck, Optional<Place> place) {
+
+    /** A place in a study. */
+    public record Place(long study, int day, String stage, String section, String measure, int repeat) {}
+}

@@ -1,0 +1,117 @@
+package org.evensheen.app.kit;
+
+import static org.evensheen.app.page.Figures.svg;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.StringJoiner;
+import org.evensheen.app.page.Figures;
+import org.evensheen.core.instruments.Probe;
+import org.evensheen.core.slickness.PullTrace;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What an instrument gave, for the form that asked.
+ *
+ * @param fills fields of the form by name, with what goes into them
+ * @param problem why there is nothing; empty if there is
+ * @param warning that the instrument's check has lapsed or failed
+ */
+record TakenView(
+        List<Fill> fills,
+        String words,
+        String problem,
+        String warning,
+        @Nullable Trace trace) {
+    private static final int CHECK_HOLDS = 56;
+
+    /** A field and its text. */
+    record Fill(String field, String value) {}
+
+    /**
+     * A pull drawn: the line, the plateau as a band, the first peak.
+     */
+    record Trace(
+            String line,
+            String bandX,
+            String bandWidth,
+            String meanY,
+            String peakX,
+            String peakY,
+            String peak,
+            String plateau,
+            String slip) {}
+
+    static TakenView lost(String problem) {
+        return new TakenView(List.of(), "", problem, "", null);
+    }
+
+    static TakenView of(Instrument instrument, Taken taken, String field, Instant now) {
+        Probe probe = instrument.probe();
+        int decimals = probe == Probe.FORCE || probe == Probe.SCALE || probe == Probe.PH ? 2 : 1;
+        String value = Figures.typed(
+                Double.parseDouble(Figures.number(taken.value(), decimals).replace("\u2212", "-")));
+        List<Fill> fills = field.equals("air")
+                ? List.of(
+                        new Fill("air", value),
+                        new Fill(
+                                "humidity",
+                                taken.second().map(h -> Figures.typed(h)).orElse("")))
+                : List.of(new Fill(field, value), new Fill("take", taken.id().toString()));
+        return new TakenView(
+                fills,
+                "%s: %s".formatted(instrument.name(), Figures.withUnit(value, probe.unit())),
+                "",
+                warning(instrument, now),
+                taken.pull().map(p -> trace(p, taken)).orElse(null));
+    }
+
+    private static String warning(Instrument instrument, Instant now) {
+        if (instrument.check().isEmpty()) {
+            return "";
+        }
+        Optional<Instrument.Checked> last = instrument.lastCheck();
+        if (last.isEmpty()) {
+            return "It was never checked with something known. Check it in the Kit.";
+        }
+        if (!last.get().held()) {
+            return "Its check failed: it said %s for %s. Set it right and check it in the Kit before you trust this."
+                    .formatted(
+                            Figures.compact(last.get().said(), 4),
+                            Figures.compact(last.get().against().shouldBe(), 4));
+        }
+        return Duration.between(last.get().at(), now).toDays() > CHECK_HOLDS
+                ? "Its check is older than eight weeks. Check it in the Kit."
+                : "";
+    }
+
+    private static Trace trace(PullTrace pull, Taken taken) {
+        List<Double> samples = taken.samples();
+        double top = Math.max(0.1, samples.stream().mapToDouble(Math::abs).max().orElse(1)) * 1.08;
+        double x = 300.0 / Math.max(1, samples.size() - 1);
+        double y = 84 / top;
+        StringJoiner line = new StringJoiner(" ", "M", "");
+        int every = Math.max(1, samples.size() / 300);
+        int peakAt = 0;
+        for (int i = 0; i < samples.size(); i++) {
+            if (i < pull.to() && Math.abs(samples.get(i)) == pull.peak()) {
+                peakAt = i;
+            }
+            if (i % every == 0) {
+                line.add(svg(i * x) + "," + svg(90 - Math.abs(samples.get(i)) * y));
+            }
+        }
+        return new Trace(
+                line.toString(),
+                svg(pull.from() * x),
+                svg((pull.to() - pull.from()) * x),
+                svg(90 - pull.plateau() * y),
+                svg(peakAt * x),
+                svg(90 - pull.peak() * y),
+                Figures.withUnit(Figures.number(pull.peak(), 2), "N"),
+                Figures.withUnit(Figures.number(pull.plateau(), 2), "N"),
+                Figures.percent(pull.stickSlip()));
+    }
+}

@@ -1,0 +1,117 @@
+package org.evensheen.app.readings;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import jakarta.servlet.http.HttpServletRequest;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.Optional;
+import org.evensheen.app.page.Figures;
+import org.evensheen.app.page.Hands;
+import org.evensheen.app.page.Missing;
+import org.evensheen.app.page.Refused;
+import org.evensheen.app.readings.ReadingController.Sent;
+import org.evensheen.app.studies.TypedEntry;
+import org.evensheen.core.study.Measure;
+import org.evensheen.core.study.Reading;
+import org.evensheen.core.study.Stage;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+
+/**
+ * Keeps readings that a device sends from its queue. Nothing but the reading is looked at, so that many devices can write at once; a
+ * reading that was sent before is acknowledged again and kept once.
+ */
+@Controller
+class CaptureController {
+    private final ReadingStore store;
+    private final Clock clock;
+    private final Cache<Long, LocalDate> firstDays =
+            Caffeine.newBuilder().maximumSize(2000).build();
+
+    CaptureController(ReadingStore store, Clock clock) {
+        this.store = store;
+        this.clock = clock;
+    }
+
+    /** That it is kept. */
+    record Kept(String said, long now) {}
+
+    @PostMapping("/studies/{id}/capture")
+    ResponseEntity<?> keep(@PathVariable long id, Sent sent, HttpServletRequest request) {
+        Measure measure = Measure.ofCode(sent.measure())
+                .orElseThrow(() -> new Refused("There is no measure called “%s”.".formatted(sent.measure())));
+        Stage stage = Stage.ofCode(sent.stage())
+                .orElseThrow(() -> new Refused("There is no stage called “%s”.".formatted(sent.stage())));
+        if (sent.repeat() < 1 || sent.repeat() > 99) {
+            throw new Refused("Repeats run from 1 to 99.");
+        }
+        int today = today(id);
+        if (sent.day() < 0 || sent.day() > today) {
+            throw new Refused("Day %d is not between the first day and today, day %d.".formatted(sent.day(), today));
+        }
+        TypedEntry typed = TypedEntry.read(measure, sent.amount(), sent.width(), sent.kind(), "");
+        Reading reading = new Reading(
+                sent.section(),
+                sent.day(),
+                stage,
+                sent.repeat(),
+                typed.observation().orElseThrow(() -> new Refused(problem(typed))));
+        ReadingStore.Outcome outcome =
+                store.keep(id, reading, sent.key(), Hands.of(request), Optional.ofNullable(sent.take()));
+        if (outcome == ReadingStore.Outcome.DONE) {
+            return ResponseEntity.ok(new Kept(
+                    "Kept: %s %d on %s, %s."
+                            .formatted(
+                                    measure.label().toLowerCase(),
+                                    sent.repeat(),
+                                    sent.section(),
+                                    figure(sent, measure)),
+                    clock.millis()));
+        }
+        return taken(id, reading, figure(sent, measure));
+    }
+
+    private ResponseEntity<ProblemDetail> taken(long id, Reading reading, String mine) {
+        ReadingStore.Standing there = store.standing(id, reading)
+                .orElseThrow(() -> new Refused("There is no section %s in this study. The reading was %s."
+                        .formatted(reading.section(), mine)));
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(
+                HttpStatus.CONFLICT,
+                "%s on %s, repeat %d, already holds %s, kept by %s. Yours, %s, is still here: keep it as repeat %d, or let it go."
+                        .formatted(
+                                reading.measure().label(),
+                                reading.section(),
+                                reading.repeat(),
+                                there.what(),
+                                there.by(),
+                                mine,
+                                there.free()));
+        problem.setTitle("Somebody was here first");
+        problem.setProperty("repeat", there.free());
+        return ResponseEntity.status(HttpStatus.CONFLICT).body(problem);
+    }
+
+    private int today(long id) {
+        LocalDate first = firstDays.get(
+                id,
+                study -> store.firstDay(study)
+                        .orElseThrow(() ->
+                                new Missing("There is no study " + study + ". The list of studies has them all.")));
+        return (int) ChronoUnit.DAYS.between(first, LocalDate.now(clock));
+    }
+
+    private static String problem(TypedEntry typed) {
+        return typed.amountProblem().isEmpty() ? typed.widthProblem() : typed.amountProblem();
+    }
+
+    private static String figure(Sent sent, Measure measure) {
+        String width = sent.width().isBlank() ? "" : " × " + sent.width().strip();
+        return Figures.withUnit(sent.amount().strip() + width, measure.unit());
+    }
+}

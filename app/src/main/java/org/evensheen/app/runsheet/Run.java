@@ -1,0 +1,45 @@
+package org.evensheen.app.runsheet;
+
+import java.util.Optional;
+import org.evensheen.app.studies.Study;
+import org.evensheen.core.label.Claim;
+import org.evensheen.core.mixing.SectionDose;
+import org.evensheen.core.planning.Entrant;
+import org.evensheen.core.runsheet.RunDay;
+import org.evensheen.core.runsheet.RunSheet;
+import org.evensheen.core.runsheet.Step;
+
+/**
+ * A study's day as it stands.
+ *
+ * @param limitWords why work in the dry must be over at some time; empty if nothing is known of it
+ */
+record Run(
+        Study study,
+        int day,
+        int today,
+        RunDay input,
+        RunSheet sheet,
+        RunStore.Kept kept,
+        Optional<String> limitWords) {
+
+    Optional<Step> step(String key) {
+        return sheet.steps().stream().filter(s -> s.key().equals(key)).findFirst();
+    }
+
+    /** What the label of a step's product asks on the step's section. */
+    Optional<SectionDose> dose(Step step) {
+        return step.act()
+                .flatMap(act -> act.layer()
+                        .dose()
+                        .flatMap(asked -> study.record()
+                                .section(step.sections().get(0))
+                                .flatMap(section ->
+                                        SectionDose.of(asked, section.areaSquareMetres(), labelled(act.layer())))));
+    }
+
+    /** The area of a section as a label means it, m². */
+    private static Optional<Double> labelled(Entrant.Layer layer) {
+        return layer.label().one(Claim.SectionSize.class).map(s -> s.width() * s.height() / 1e4);
+    }
+}

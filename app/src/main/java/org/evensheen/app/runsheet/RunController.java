@@ -1,0 +1,105 @@
+package org.evensheen.app.runsheet;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.evensheen.app.page.Device;
+import org.evensheen.app.page.Filled;
+import org.evensheen.app.page.Hands;
+import org.evensheen.app.page.Refused;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The run sheet of a study's day. */
+@Controller
+class RunController {
+    private final RunMaker maker;
+    private final RunKeeper keeper;
+    private final NoteKeeper notes;
+
+    RunController(RunMaker maker, RunKeeper keeper, NoteKeeper notes) {
+        this.maker = maker;
+        this.keeper = keeper;
+        this.notes = notes;
+    }
+
+    /** What was kept, for a device that sends from its queue. */
+    record Kept(String said, long now) {}
+
+    @GetMapping("/studies/{id}/run")
+    String sheet(
+            @PathVariable long id,
+            @RequestParam Optional<Integer> day,
+            @RequestParam(defaultValue = "") String said,
+            HttpServletRequest request,
+            Model model) {
+        model.addAttribute("page", RunPage.of(maker.make(id, day), Filled.NOTHING, "", said));
+        return request.getHeader("HX-Request") == null ? "runsheet/run" : "runsheet/run :: sheet";
+    }
+
+    @PostMapping("/studies/{id}/run")
+    Object take(
+            @PathVariable long id,
+            @RequestParam int day,
+            @RequestParam(defaultValue = "step") String what,
+            @RequestParam(defaultValue = "") String step,
+            @RequestParam(defaultValue = "0") long ago,
+            @RequestParam UUID key,
+            @RequestParam Map<String, String> typed,
+            HttpServletRequest request,
+            HttpServletResponse response,
+            Model model) {
+        Run run = maker.make(id, Optional.of(day));
+        if (day > run.today()) {
+            throw new Refused("Day %d is still to come; today is day %d.".formatted(day, run.today()));
+        }
+        if (!step.matches("[A-Za-z0-9/-]{0,100}")) {
+            throw new Refused("There is no step “%s”.".formatted(step.substring(0, Math.min(40, step.length()))));
+        }
+        RunKeeper.Sent sent = new RunKeeper.Sent(step, typed, Device.at(ago, maker.now()), key, Hands.of(request));
+        RunKeeper.Outcome outcome = switch (what) {
+            case "step" -> keeper.take(run, sent);
+            case "deviation" -> notes.deviated(run, sent);
+            case "topped" -> notes.topped(run, sent);
+            case "undo" -> keeper.undo(run, sent);
+            default -> throw new Refused("A run sheet does not know “%s”.".formatted(what));
+        };
+        String accept = Optional.ofNullable(request.getHeader("Accept")).orElse("");
+        if (accept.contains("json")) {
+            return answer(outcome);
+        }
+        if (!outcome.problems().isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+            model.addAttribute("page", RunPage.of(run, new Filled(what, typed, outcome.problems()), step, ""));
+            return "runsheet/run";
+        }
+        return "redirect:"
+                + org.springframework.web.util.UriComponentsBuilder.fromPath("/studies/{id}/run")
+                        .queryParam("day", day)
+                        .queryParam("said", "{said}")
+                        .encode()
+                        .buildAndExpand(id, outcome.said())
+                        .toUriString();
+    }
+
+    private ResponseEntity<?> answer(RunKeeper.Outcome outcome) {
+        if (outcome.problems().isEmpty()) {
+            return ResponseEntity.ok(new Kept(outcome.said(), maker.now().toEpochMilli()));
+        }
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(
+                HttpStatus.UNPROCESSABLE_CONTENT,
+                String.join(" ", outcome.problems().values()));
+        problem.setTitle("Not kept");
+        problem.setProperty("problems", outcome.problems());
+        return ResponseEntity.unprocessableContent().body(problem);
+    }
+}

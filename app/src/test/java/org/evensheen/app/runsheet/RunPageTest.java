@@ -1,0 +1,201 @@
+package org.evensheen.app.runsheet;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SampleStudy;
+import org.evensheen.app.live.Web;
+import org.evensheen.app.page.Device;
+import org.evensheen.app.page.Filled;
+import org.evensheen.app.studies.Study;
+import org.evensheen.core.label.LabelLine;
+import org.evensheen.core.mixing.SectionDose;
+import org.evensheen.core.runsheet.Step;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+@ExtendWith(LiveApp.class)
+class RunPageTest {
+    private final Study study = SampleStudy.applyingOnly();
+
+    private Run run() {
+        return LiveApp.bean(RunMaker.class).make(study.id(), Optional.of(0));
+    }
+
+    private RunPage page() {
+        return RunPage.of(run(), Filled.NOTHING, "", "");
+    }
+
+    private void take(String step, String... more) {
+        java.util.Map<String, String> form = new java.util.HashMap<>(java.util.Map.of(
+                "day", "0", "step", step, "key", UUID.randomUUID().toString()));
+        for (int i = 0; i < more.length; i += 2) {
+            form.put(more[i], more[i + 1]);
+        }
+        assertThat(Web.send("/studies/" + study.id() + "/run", form).statusCode())
+                .isEqualTo(200);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "9 | 9 s",
+                "60 | 1 min",
+                "130 | 2 min 10 s",
+                "599 | 9 min 59 s",
+                "700 | 11 min",
+                "3600 | 1 h",
+                "12000 | 3 h 20 min",
+                "259200 | 3 days",
+                "-5 | 0 s"
+            })
+    void writesSpansOfTimeAsAPersonSaysThem(long seconds, String words) {
+        assertThat(Times.span(Duration.ofSeconds(seconds)).replace('\u202f', ' '))
+                .isEqualTo(words);
+    }
+
+    @Test
+    void datesByTheServersClockWhateverADeviceSays() {
+        Instant now = Instant.parse("2026-05-04T09:00:00Z");
+
+        assertThat(Device.at(90_000, now)).isEqualTo(now.minusSeconds(90));
+        assertThat(Device.at(-5, now)).isEqualTo(now);
+        assertThat(Device.at(Device.LONGEST_AWAY.toMillis() + 1, now)).isEqualTo(now);
+    }
+
+    @Test
+    void tellsTheDoseForTheSectionInHandAndWhatTheLabelSays() {
+        SectionDose dose = SectionDose.of(
+                        LabelLine.readDose("3–5 sprays per section").dose().orElseThrow(), 0.18, Optional.of(0.36))
+                .orElseThrow();
+
+        assertThat(StepWords.amount(dose, 2)).isEqualTo("2 sprays");
+        assertThat(StepWords.amount(dose, 1)).isEqualTo("1 spray");
+        assertThat(StepWords.range(dose, Optional.empty()))
+                .isEqualTo("Label: 3–5 sprays per section; on this section 1.5–2.5 sprays.");
+        assertThat(StepWords.given(Optional.of(dose), Optional.empty(), "blue towel"))
+                .isEqualTo("2 sprays, as planned; blue towel");
+    }
+
+    @Test
+    void offersOneStepWithItsSectionItsDoseAndItsClock() {
+        take("air", "air", "16", "humidity", "50", "panel", "17");
+        RunPage before = page();
+        RunPage.StepView next = before.steps().stream()
+                .filter(RunPage.StepView::next)
+                .findFirst()
+                .orElseThrow();
+        assertThat(next.kind()).isEqualTo("spread");
+        assertThat(before.panel().patches()).extracting(RunPage.Patch::code).contains(next.tag());
+        assertThat(before.strips().get(0).footLine()).contains("from the first section to the last");
+
+        take(next.key());
+        RunPage after = page();
+        assertThat(after.clocks()).singleElement().satisfies(clock -> {
+            assertThat(clock.code()).isEqualTo(next.tag());
+            assertThat(clock.opens()).isGreaterThan(after.now());
+            assertThat(clock.closes()).isGreaterThan(clock.opens());
+        });
+        assertThat(after.done()).extracting(RunPage.DoneView::where).contains(next.tag());
+        assertThat(after.strips().get(0).footLine()).startsWith("Over at");
+    }
+
+    @Test
+    void drawsEveryActOfTheHandsOnceAndNoneOverAnother() {
+        take("air", "air", "16", "humidity", "50", "panel", "17");
+        StripDrawing strip = page().strips().get(0);
+        double free = 0;
+        for (StripDrawing.Bar bar : strip.hands()) {
+            double x = Double.parseDouble(bar.x());
+            assertThat(x).isGreaterThanOrEqualTo(free - 0.15);
+            free = x + Double.parseDouble(bar.width());
+        }
+        assertThat(free).isLessThanOrEqualTo(420);
+        assertThat(strip.hands()).hasSize(8);
+        assertThat(strip.rows()).hasSize(4).allSatisfy(row -> {
+            Matcher wait = Pattern.compile("M([\\d.]+),[\\d.]+H([\\d.]+)").matcher(row.resting());
+            assertThat(wait.matches()).isTrue();
+            assertThat(Double.parseDouble(wait.group(2))).isGreaterThan(Double.parseDouble(wait.group(1)));
+        });
+        assertThat(strip.spoken()).contains("spread", "finish", "after the start");
+    }
+
+    @Test
+    void shutsTheGateOfTheWeatherAndOpensItWhenTheAirIsNotedAfresh() {
+        take("air", "air", "30", "humidity", "50", "panel", "31");
+        Step gate = run().step("gate/weather").orElseThrow();
+        assertThat(RunKeeper.shut(run(), gate).orElseThrow()).contains("31 °C").contains("go on with a reason");
+        assertThat(page().warnings()).anyMatch(w -> w.contains("above what the labels allow"));
+
+        take("air", "what", "undo");
+        take("air", "air", "18", "humidity", "50", "panel", "18");
+        assertThat(run().step("gate/weather")).isEmpty();
+    }
+
+    @Test
+    void takesWhatTheBottleLostForWhatTheLabelCounts() {
+        take("air", "air", "16", "humidity", "50", "panel", "17");
+        String seal = study.record().sections().stream()
+                .filter(s -> s.contender() == 0)
+                .findFirst()
+                .orElseThrow()
+                .code();
+        take("coat1/" + seal + "/spread", "given", "4.6", "weighed", "true");
+
+        assertThat(run().kept().step("coat1/" + seal + "/spread").orElseThrow().given())
+                .as("4.6 g at 1.15 mL a spray")
+                .hasValueSatisfying(sprays -> assertThat(sprays).isBetween(3.9, 4.1));
+    }
+
+    @Test
+    void showsTheSheetOfAnyDayAndRefusesWorkThatIsStillToCome() {
+        assertThat(Web.get("/studies/" + study.id() + "/run?day=2").body()).contains("First pull", "day 2");
+        assertThat(Web.get("/studies/" + study.id() + "/run?day=77").body())
+                .contains("Nothing is planned for this day.");
+        assertThat(Web.get("/studies/" + study.id() + "/run?day=-1").statusCode())
+                .isEqualTo(404);
+        var early = Web.send(
+                "/studies/" + study.id() + "/run",
+                java.util.Map.of(
+                        "day",
+                        "2",
+                        "step",
+                        "gate/cure",
+                        "key",
+                        UUID.randomUUID().toString()));
+        assertThat(early.statusCode()).isEqualTo(422);
+        assertThat(early.body()).contains("still to come");
+    }
+
+    @Test
+    void worksAsPlainPagesWithoutAnyScript() {
+        var answer = Web.post(
+                "/studies/" + study.id() + "/run",
+                java.util.Map.of(
+                        "day",
+                        "0",
+                        "step",
+                        "air",
+                        "air",
+                        "16",
+                        "humidity",
+                        "50",
+                        "panel",
+                        "17",
+                        "key",
+                        UUID.randomUUID().toString()));
+        assertThat(answer.statusCode()).isEqualTo(302);
+        String location = answer.headers().firstValue("Location").orElseThrow();
+        assertThat(location).contains("/run?day=0&said=Dew%20point");
+        assertThat(Web.get(location.replace(LiveApp.url(), "")).body()).contains("Dew point 5.6 °C; the panel is");
+    }
+}

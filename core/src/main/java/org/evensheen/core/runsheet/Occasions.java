@@ -1,0 +1,87 @@
+package org.evensheen.core.runsheet;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.evensheen.core.runsheet.Step.Asked;
+import org.evensheen.core.runsheet.Step.Part;
+import org.evensheen.core.schedule.Plan;
+import org.evensheen.core.study.Measure;
+import org.evensheen.core.study.Occasion;
+import org.evensheen.core.study.Reading;
+import org.evensheen.core.study.Section;
+import org.evensheen.core.study.Stage;
+import org.evensheen.core.study.StudyRecord;
+
+/** The readings of a day: one instrument is carried round all sections before the next is picked up. */
+final class Occasions {
+    private final RunDay day;
+    private int done;
+    private int asked;
+
+    Occasions(RunDay day) {
+        this.day = day;
+    }
+
+    /** Whether anything was read at a stage of the day. */
+    boolean begun(Stage stage) {
+        return day.study().readings().stream().anyMatch(r -> r.day() == day.day() && r.stage() == stage);
+    }
+
+    /** Readings that are wanting. */
+    List<Step> readings(Stage stage, Part part) {
+        StudyRecord study = day.study();
+        Occasion at = new Occasion(day.day(), stage);
+        List<Step> steps = new ArrayList<>();
+        for (Plan.Planned planned : study.plan().measures()) {
+            for (Section section : study.sections()) {
+                List<Integer> taken = study.readings(section, at, planned.measure()).stream()
+                        .map(Reading::repeat)
+                        .toList();
+                for (int repeat = 1; repeat <= planned.repeats(); repeat++) {
+                    asked++;
+                    if (taken.contains(repeat)) {
+                        done++;
+                    } else {
+                        steps.add(step(part, section, new Asked(stage, planned.measure(), repeat)));
+                    }
+                }
+            }
+        }
+        return steps;
+    }
+
+    private static Step step(Part part, Section section, Asked asked) {
+        return new Step(
+                "read/%s/%s/%s/%d"
+                        .formatted(asked.stage().code(), asked.measure().code(), section.code(), asked.repeat()),
+                part,
+                Step.Kind.READ,
+                asked.measure().label(),
+                how(asked.measure()),
+                "",
+                List.of(section.code()),
+                Optional.empty(),
+                Optional.of(asked),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty());
+    }
+
+    private static String how(Measure measure) {
+        return switch (measure) {
+            case PULL -> "Draw the sled at a steady walk of the hand; the plateau counts.";
+            case DROP -> "One drop from the dropper, seen from the side at panel height.";
+            case LEFT_BEHIND -> "Blot the section with a weighed towel; what it gained is what stayed.";
+            case WATER_GRADE -> "Wet it, and set it against its own first look.";
+        };
+    }
+
+    int done() {
+        return done;
+    }
+
+    int asked() {
+        return asked;
+    }
+}

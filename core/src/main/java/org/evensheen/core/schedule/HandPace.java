@@ -1,0 +1,48 @@
+package org.evensheen.core.schedule;
+
+import java.util.List;
+
+/**
+ * How fast a pair of hands spreads and buffs. Without any experience it is taken as {@value #BASE} s a section and
+ * {@value #SPREAD_EACH} s (spreading) or {@value #FINISH_EACH} s (buffing, rinsing) a square metre; what was timed today pulls it to the
+ * hands that are at work: the factor is the median of timed over expected, so that one interruption does no harm.
+ *
+ * @param factor of the expected times, 0.25 to 4
+ */
+public record HandPace(double factor) {
+    public static final HandPace USUAL = new HandPace(1);
+    private static final double BASE = 12;
+    private static final double SPREAD_EACH = 90;
+    private static final double FINISH_EACH = 130;
+    private static final double FASTEST = 0.25;
+    private static final int ENOUGH = 3;
+
+    public HandPace {
+        if (!(factor >= FASTEST && factor <= 1 / FASTEST)) {
+            throw new IllegalArgumentException("hands are 0.25 to 4 times as slow as usual, not " + factor);
+        }
+    }
+
+    /**
+     * From what was timed: seconds taken over seconds expected at the usual pace. Fewer than three change nothing.
+     */
+    public static HandPace timed(List<Double> ratios) {
+        if (ratios.size() < ENOUGH) {
+            return USUAL;
+        }
+        List<Double> sorted = ratios.stream().sorted().toList();
+        int middle = sorted.size() / 2;
+        double median = sorted.size() % 2 == 1 ? sorted.get(middle) : (sorted.get(middle - 1) + sorted.get(middle)) / 2;
+        return new HandPace(Math.max(FASTEST, Math.min(1 / FASTEST, median)));
+    }
+
+    /** Seconds to spread a section. */
+    public double spread(double squareMetres) {
+        return factor * (BASE + SPREAD_EACH * squareMetres);
+    }
+
+    /** Seconds to buff or rinse a section. */
+    public double finish(double squareMetres) {
+        return factor * (BASE + FINISH_EACH * squareMetres);
+    }
+}

@@ -1,0 +1,101 @@
+package org.evensheen.core.instruments;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Optional;
+import java.util.OptionalDouble;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.DoubleRange;
+import net.jqwik.api.constraints.StringLength;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class InstrumentLinesTest {
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "F {value} {unit}         | F +9.81 N        | 9.81  | N  |",
+                "F {value} {unit}         | F   -  9,81N     | -9.81 | N  |",
+                "T={value};H={second};    | T= 15.2;H=66;    | 15.2  |    | 66",
+                "{any} {value} {unit}     | CH1 00012.5 gf   | 12.5  | gf |",
+                "{value}                  | .5               | 0.5   |    |",
+                "T {value} {unit} H {second} % | T 15.2 °C H 66 % | 15.2 | °C | 66"
+            })
+    void readsWhatItsPatternSays(String pattern, String line, double value, String unit, Double second)
+            throws Exception {
+        LinePattern.Line read = LinePattern.of(pattern).read(line).orElseThrow();
+
+        assertThat(read.value()).isEqualTo(value);
+        assertThat(read.unit()).isEqualTo(Optional.ofNullable(unit));
+        assertThat(read.second()).isEqualTo(Optional.ofNullable(second));
+    }
+
+    @Test
+    void takesASteadyMarkOnlyWhereOneStands() throws Exception {
+        LinePattern pattern = LinePattern.of("M {value} {unit} {steady}");
+
+        assertThat(pattern.read("M 12.40 g ok").orElseThrow().steady()).isTrue();
+        assertThat(pattern.read("M 12.40 g").orElseThrow().steady()).isFalse();
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "F {valu}          | There is no {valu}",
+                "F {unit}          | Say where the number stands",
+                "{value} {value}   | stands twice",
+                "F {value} }       | A brace stands alone"
+            })
+    void refusesAPatternWithItsRemedy(String pattern, String saying) {
+        assertThatThrownBy(() -> LinePattern.of(pattern)).hasMessageContaining(saying.strip());
+    }
+
+    @Property
+    void neverReadsRubbishAndNeverTakesLong(@ForAll @StringLength(max = 500) String rubbish) throws Exception {
+        Optional<LinePattern.Line> read = LinePattern.of("F {value} {unit}").read("#" + rubbish);
+
+        assertThat(read).isEmpty();
+    }
+
+    @Property
+    void readsBackWhatAGaugePrints(@ForAll @DoubleRange(min = -500, max = 500) double force) throws Exception {
+        String printed = String.format(java.util.Locale.ROOT, "F %+.2f N", force);
+
+        assertThat(LinePattern.of("F {value} {unit}")
+                        .read(printed)
+                        .orElseThrow()
+                        .value())
+                .isCloseTo(force, within(0.0051));
+    }
+
+    @Test
+    void knowsItsUnitsAndNoOthers() {
+        assertThat(Probe.FORCE.canonical(1, "kgf")).contains(9.80665);
+        assertThat(Probe.SCALE.canonical(1, "oz")).contains(28.349523125);
+        assertThat(Probe.SURFACE.canonical(77, "F").orElseThrow()).isCloseTo(25, within(1e-9));
+        assertThat(Probe.FORCE.canonical(1, "kPa")).isEmpty();
+        assertThat(Probe.PH.plausible(15)).isFalse();
+    }
+
+    @Test
+    void waitsUntilAValueRestsAndGivesItsMean() {
+        Steadiness steadiness = new Steadiness(0.5, 0.1);
+        double[] swinging = {30, 10, 24, 18, 21.5, 20.4, 20.05, 20.0, 19.98, 20.02, 20.0, 20.01, 19.99};
+        OptionalDouble steady = OptionalDouble.empty();
+        int at = 0;
+        while (steady.isEmpty() && at < swinging.length) {
+            steady = steadiness.add(at * 0.1, swinging[at]);
+            at++;
+        }
+
+        assertThat(at).as("half a second of rest after 20.05").isEqualTo(12);
+        assertThat(steady.orElseThrow()).isCloseTo(20.01, within(0.01));
+    }
+}
