@@ -21,6 +21,7 @@ const copies = {
   'src/even-sheen.js': 'even-sheen.js',
   'src/planner.js': 'planner.js',
   'src/queue.js': 'queue.js',
+  'src/clocks.js': 'clocks.js',
   'src/run.js': 'run.js',
   'src/slate.js': 'slate.js',
   'src/photos.js': 'photos.js',

@@ -140,8 +140,9 @@
   });
   // A number that is changed by hand is no longer the instrument's.
   document.addEventListener('input', (event) => {
-    const take = event.isTrusted && event.target.name === 'amount' && event.target.form?.elements.take;
-    if (take) take.value = '';
+    const fields = event.isTrusted && ['amount', 'ph'].includes(event.target.name) && event.target.form?.elements;
+    if (fields?.take) fields.take.value = '';
+    if (fields?.by) fields.by.value = '';
   });
 
   // Numbers open how they were worked out.

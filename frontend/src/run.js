@@ -9,14 +9,7 @@
   const { study, day } = run.dataset;
   const mine = (item) => item.url.startsWith(`/studies/${study}/`) && item.fields.day === day;
 
-  // The server's clock: how far this device is off is learnt whenever the server speaks, and remembered for when it can't.
-  let offset = Number(localStorage.getItem('clock-offset') ?? 0);
-  const learn = (now) => {
-    offset = now - Date.now();
-    localStorage.setItem('clock-offset', String(offset));
-  };
-  const serverNow = () => Date.now() + offset;
-  fetch('/now').then((answer) => (answer.ok ? answer.text() : Promise.reject())).then((text) => learn(Number(text))).catch(() => {});
+  const { learn, now: serverNow, here, span, state, words, draw } = window.evenSheenClock;
 
   // Steps.
   let chosen = null;
@@ -34,7 +27,7 @@
     const { low, high, after } = step.dataset;
     const mark = after && local.get(after);
     return mark && high
-      ? { opens: mark + offset + low * 1000, closes: mark + offset + high * 1000 }
+      ? { opens: here(mark) + low * 1000, closes: here(mark) + high * 1000 }
       : { opens: Number(step.dataset.opens), closes: Number(step.dataset.closes) };
   };
   const next = () => {
@@ -76,11 +69,6 @@
   };
 
   // Clocks.
-  const span = (ms) => {
-    const s = Math.max(0, Math.round(ms / 1000));
-    const two = (n) => String(n).padStart(2, '0');
-    return s < 3600 ? `${Math.floor(s / 60)}:${two(s % 60)}` : `${Math.floor(s / 3600)} h ${two(Math.floor((s % 3600) / 60))}`;
-  };
   const said = new Set(JSON.parse(sessionStorage.getItem('rung') ?? '[]'));
   let sound;
   let byTap = false;
@@ -112,8 +100,6 @@
     tone.start();
     tone.stop(sound.currentTime + 0.7);
   };
-  const state = (opens, closes, now) => (now < opens ? 'waits' : !closes || now <= closes ? 'open' : 'late');
-  const words = { waits: (o, c, n) => `in ${span(o - n)}`, open: (o, c, n) => (c ? `now, ${span(c - n)} left` : 'now'), late: (o, c, n) => `late by ${span(n - c)}` };
   const CLOSE = 15000;
   const tick = () => {
     const now = serverNow();
@@ -132,11 +118,8 @@
       }
     });
     $$('.clock').forEach((clock) => {
-      const [opens, closes] = [Number(clock.dataset.opens), Number(clock.dataset.closes)];
-      const is = state(opens, closes, now);
-      clock.dataset.state = is;
+      const { is, opens, closes } = draw(clock);
       clock.parentElement.hidden = local.has(clock.dataset.goto);
-      $('.left', clock).textContent = words[is](opens, closes, now);
       if (is === 'open') ring(`${clock.dataset.goto}@${opens} opens`, false);
       if (is === 'open' && closes && closes - now < CLOSE) ring(`${clock.dataset.goto}@${opens} closes`, true);
     });
@@ -202,6 +185,7 @@
       local.delete(key);
     });
     revision = Math.max(revision, Number(event.target.dataset.revision));
+    sayAgain();
     show('by itself');
   });
 
@@ -247,10 +231,17 @@
     button('Let it go', () => queue.drop(item.n));
     return box;
   };
+  // A word stays for a while, also when the sheet is fetched afresh at once because of what it tells of.
+  const STAYS = 8000;
+  let word = { words: '', at: 0 };
   const say = (words) => {
+    word = { words, at: Date.now() };
+    sayAgain();
+  };
+  const sayAgain = () => {
     const box = $('.steps-slate .said');
-    if (!box) return;
-    box.textContent = words;
+    if (!box || !word.words || Date.now() - word.at > STAYS) return;
+    box.textContent = word.words;
     box.hidden = false;
   };
 
@@ -294,6 +285,7 @@
     }
   });
   const keeping = () => {
+    word.words = '';
     line.dataset.state = 'sending';
     line.textContent = 'Keeping it …';
   };

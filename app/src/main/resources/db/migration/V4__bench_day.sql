@@ -237,3 +237,25 @@ create trigger studies_change_with_calibrations after insert on calibration
 create trigger studies_change_with_strips after insert on ph_strip
     referencing new table as changed for each statement execute function mark_studies_of_label_changed();
 create index contender_layer_by_product on contender_layer (product_id);
+
+alter table planned_measure
+    drop constraint planned_measure_is_known,
+    add constraint planned_measure_is_known check (measure in ('pull', 'drop', 'left-behind', 'grade', 'gloss'));
+alter table reading
+    drop constraint reading_is_physical,
+    add constraint reading_is_physical check (case measure
+        when 'pull' then amount between 0.1 and 200 and width_mm is null and water_kind is null
+        when 'drop' then amount between 0.05 and 10 and width_mm between 0.2 and 30 and width_mm is not null
+            and water_kind is null
+        when 'left-behind' then amount between 0 and 2000 and width_mm is null and water_kind is null
+        when 'grade' then amount in (0, 1, 2, 3, 4) and width_mm is null
+            and water_kind in ('repels', 'sheets') and water_kind is not null
+        when 'gloss' then amount between 0 and 200 and width_mm is null and water_kind is null
+        else false end);
+comment on column reading.amount is 'As typed: N, mm of height, g, a grade from 0 to 4, or GU at 60°.';
+
+alter table ph_strip
+    add column meter text not null default '',
+    add constraint ph_strip_meter_name_is_short check (length(meter) <= 60);
+comment on table ph_strip is 'A pH that was read, on a strip or by a meter.';
+comment on column ph_strip.meter is 'The instrument it was read with; empty for a strip.';

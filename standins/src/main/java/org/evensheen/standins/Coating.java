@@ -13,6 +13,13 @@ package org.evensheen.standins;
  */
 public record Coating(double freshPull, double freshAngle, double freshLeft, double weeks, double shape) {
 
+    private static final double PER_NEWTON = 0.9;
+
+    /** Gloss that it adds to paint when fresh, GU at 60°: a film that levels the paint's texture slickens and shines alike. */
+    double gleam(Paint paint) {
+        return PER_NEWTON * (paint.pull() - freshPull);
+    }
+
     /** Share of the first effect that is left some days after the fresh reading. */
     public double left(double days) {
         return days <= 0 ? 1 : Math.exp(-Math.pow(days / 7 / weeks, shape));

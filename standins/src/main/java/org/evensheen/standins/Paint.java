@@ -19,4 +19,9 @@ public record Paint(
         double betweenSections,
         double rowStep,
         double betweenRepeats,
-        double warmth) {}
+        double warmth) {
+    /** Gloss of bare paint at 60°, GU: a clear coat in fair order. */
+    public double gloss() {
+        return 82;
+    }
+}

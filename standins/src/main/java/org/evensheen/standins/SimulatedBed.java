@@ -9,6 +9,7 @@ import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Observation;
 import org.evensheen.core.study.Observation.DropShape;
+import org.evensheen.core.study.Observation.Gloss;
 import org.evensheen.core.study.Observation.Graded;
 import org.evensheen.core.study.Observation.LeftBehind;
 import org.evensheen.core.study.Observation.Pull;
@@ -29,6 +30,8 @@ public final class SimulatedBed {
     private static final double DROP_WIDTH = 3.4;
     /** What scatter is a share of where the value is an angle: bare paint's own angle is small, its scatter is not. */
     private static final double DEGREES = 100;
+    /** The same for gloss, GU: it differs little from place to place on one panel. */
+    private static final double UNITS = 30;
 
     private final StudyRecord study;
     private final Paint paint;
@@ -66,8 +69,8 @@ public final class SimulatedBed {
     }
 
     /**
-     * The true mean of a contender over all sections it could stand on, free of warmth, place and noise: N, degrees or
-     * g/m².
+     * The true mean of a contender over all sections it could stand on, free of warmth, place and noise: N, degrees,
+     * g/m² or GU.
      */
     public double truth(Contender contender, Occasion at, Measure measure) {
         double bare = bare(measure);
@@ -79,6 +82,7 @@ public final class SimulatedBed {
             case PULL -> coating.freshPull();
             case DROP, WATER_GRADE -> coating.freshAngle();
             case LEFT_BEHIND -> coating.freshLeft();
+            case GLOSS -> paint.gloss() + coating.gleam(paint);
         };
         return bare + (fresh - bare) * coating.left(at.day() - freshDay);
     }
@@ -88,11 +92,16 @@ public final class SimulatedBed {
             case PULL -> paint.pull();
             case DROP, WATER_GRADE -> paint.angle();
             case LEFT_BEHIND -> paint.left();
+            case GLOSS -> paint.gloss();
         };
     }
 
     private Observation see(Section section, Occasion at, Measure measure, int repeat) {
-        double scale = measure == Measure.PULL || measure == Measure.LEFT_BEHIND ? bare(measure) : DEGREES;
+        double scale = switch (measure) {
+            case PULL, LEFT_BEHIND -> bare(measure);
+            case DROP, WATER_GRADE -> DEGREES;
+            case GLOSS -> UNITS;
+        };
         double place = paint.betweenSections() * gaussian("place", section.code(), 0, measure, 0)
                 + paint.rowStep() * (section.row() - middleRow());
         double warmth =
@@ -102,6 +111,7 @@ public final class SimulatedBed {
         return switch (measure) {
             case PULL -> new Pull(rounded(Math.max(0.5, value), 10));
             case DROP -> dropOf(Math.max(8, Math.min(MOST_ANGLE, value)));
+            case GLOSS -> new Gloss(rounded(Math.max(0, Math.min(200, value)), 10));
             case LEFT_BEHIND -> new LeftBehind(rounded(Math.max(0, value) * section.areaSquareMetres(), 100));
             case WATER_GRADE -> grade(section, at, value);
         };

@@ -45,8 +45,15 @@ public class BedStore {
 
     /** Every bed, by vehicle and name; at most {@code most}. */
     public List<Bed> all(int most) {
-        return database.sql("select " + COLUMNS
-                        + " from bed b order by lower(b.vehicle) = '', lower(b.vehicle), b.id limit :most")
+        return all(most, 0);
+    }
+
+    /** The same with a certain bed, 0 for none, before all others; so it is among them however many there are. */
+    public List<Bed> all(int most, long first) {
+        return database.sql(
+                        "select " + COLUMNS
+                                + " from bed b order by b.id <> :first, lower(b.vehicle) = '', lower(b.vehicle), b.id limit :most")
+                .param("first", first)
                 .param("most", most)
                 .query((row, n) -> bed(row))
                 .list();

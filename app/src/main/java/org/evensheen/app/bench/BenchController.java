@@ -24,6 +24,7 @@ class BenchController {
     String bench(Model model) {
         LocalDate today = LocalDate.now(clock);
         model.addAttribute("bench", BenchPage.of(due.around(today), due, today));
+        model.addAttribute("underWay", due.underWay());
         model.addAttribute("work", dated.workOn(today));
         return "bench/bench";
     }

@@ -146,6 +146,7 @@ record BenchPage(
             case DROP -> Figures.count(n, "drop", "drops");
             case LEFT_BEHIND -> "water left behind on " + Figures.count(n, "section", "sections");
             case WATER_GRADE -> Figures.count(n, "grade by eye", "grades by eye");
+            case GLOSS -> Figures.count(n, "gloss reading", "gloss readings");
         };
     }
 
@@ -155,6 +156,7 @@ record BenchPage(
             case DROP -> "a dropper, and a ruler or the camera at panel height";
             case LEFT_BEHIND -> "weighed towels and the scale";
             case WATER_GRADE -> "the hose or sprayer";
+            case GLOSS -> "the gloss meter and its tile";
         };
     }
 

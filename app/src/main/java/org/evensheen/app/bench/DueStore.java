@@ -10,6 +10,10 @@ import org.springframework.stereotype.Component;
 class DueStore {
     static final int DAYS_BACK = 7;
     static final int DAYS_AHEAD = 10;
+    /** Days after which nothing that was put on still cures. */
+    private static final int LONGEST_CURE = 3;
+
+    private static final int MOST_UNDER_WAY = 3;
 
     private final JdbcClient database;
 
@@ -43,6 +47,21 @@ class DueStore {
                 .param("from", today.minusDays(DAYS_BACK))
                 .param("to", today.plusDays(DAYS_AHEAD))
                 .query(Due.class)
+                .list();
+    }
+
+    /** A day of a study that hands were at within the last days; something may run by itself there. */
+    record UnderWay(long study, int day) {}
+
+    /** Days that steps were taken on lately, the latest first. */
+    List<UnderWay> underWay() {
+        return database.sql("""
+                        select m.study_id as study, m.day from step_mark m
+                        where m.undone_at is null and m.at > now() - make_interval(days => :days)
+                        group by m.study_id, m.day order by max(m.at) desc limit :most""")
+                .param("days", LONGEST_CURE)
+                .param("most", MOST_UNDER_WAY)
+                .query(UnderWay.class)
                 .list();
     }
 

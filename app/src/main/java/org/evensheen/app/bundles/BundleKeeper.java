@@ -374,6 +374,7 @@ class BundleKeeper {
             case PULL -> new Observation.Pull(amount);
             case DROP -> new Observation.DropShape(amount, number(row, "width_mm"));
             case LEFT_BEHIND -> new Observation.LeftBehind(amount);
+            case GLOSS -> new Observation.Gloss(amount);
             case WATER_GRADE ->
                 new Observation.Graded(WaterKind.ofCode(row.at("water_kind")).orElseThrow(), (int) amount);
         };

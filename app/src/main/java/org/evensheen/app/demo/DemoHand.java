@@ -14,11 +14,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.kit.TakeAsked;
+import org.evensheen.app.labels.Product;
+import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.plans.ForecastStore;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.label.Claim;
 import org.evensheen.core.study.Measure;
-import org.evensheen.core.study.Observation;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.weather.DryWindow;
@@ -45,6 +47,7 @@ class DemoHand {
 
     private final DemoInstruments instruments;
     private final StudyStore studies;
+    private final ProductStore products;
     private final ForecastStore forecasts;
     private final JdbcClient database;
     private final Clock clock;
@@ -52,11 +55,13 @@ class DemoHand {
     DemoHand(
             DemoInstruments instruments,
             StudyStore studies,
+            ProductStore products,
             ForecastStore forecasts,
             JdbcClient database,
             Clock clock) {
         this.instruments = instruments;
         this.studies = studies;
+        this.products = products;
         this.forecasts = forecasts;
         this.database = database;
         this.clock = clock;
@@ -104,8 +109,20 @@ class DemoHand {
             case SURFACE ->
                 hour().map(h -> line("surface", h.panelCelsius().orElse(h.air().celsius())))
                         .orElse("");
+            case PH -> asked.product().map(p -> line("ph", acidity(p))).orElse("");
             default -> asked.place().map(p -> put(p)).orElse("");
         };
+    }
+
+    /** The pH of a product: as it was read before, or as its label tells, or that of water. */
+    private double acidity(long id) {
+        Product product = products.load(id);
+        return product.strip()
+                .or(() -> product.label()
+                        .one(Claim.Ph.class)
+                        .map(Claim.Ph::value)
+                        .map(told -> (told.low() + told.high()) / 2))
+                .orElse(7.0);
     }
 
     private Optional<DryWindow.Hour> hour() {
@@ -123,9 +140,13 @@ class DemoHand {
                 .section(place.section())
                 .map(section ->
                         bed(study).read(section, new Occasion(place.day(), stage.get()), measure.get(), place.repeat()))
-                .map(reading -> reading.seen() instanceof Observation.Pull pull
-                        ? line("pull", pull.newtons())
-                        : line("load", reading.seen().amount()))
+                .map(reading -> line(
+                        switch (measure.get()) {
+                            case PULL -> "pull";
+                            case GLOSS -> "gloss";
+                            default -> "load";
+                        },
+                        reading.seen().amount()))
                 .orElse("");
     }
 

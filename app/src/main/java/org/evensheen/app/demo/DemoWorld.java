@@ -100,7 +100,10 @@ final class DemoWorld {
                                 product("Lowlight Mist", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT)),
                         sections(DemoBeds.rearDoors(), 5, 2, seed),
                         new Plan(
-                                List.of(new Planned(Measure.WATER_GRADE, 1), new Planned(Measure.PULL, 3)),
+                                List.of(
+                                        new Planned(Measure.WATER_GRADE, 1),
+                                        new Planned(Measure.GLOSS, 3),
+                                        new Planned(Measure.PULL, 3)),
                                 List.of(
                                         new Occasion(0, Stage.BARE),
                                         new Occasion(4, Stage.FRESH),
@@ -201,7 +204,7 @@ final class DemoWorld {
                                 product("Pailmate Rinseless", Role.PRODUCT, WaterKind.SHEETS, Source.BOUGHT),
                                 product("Sallow Plain Soap", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT)),
                         sections(DemoBeds.softBlack(), 4, 3, seed),
-                        plan(3, 0, 1, 7, 14, 21, 28, 42, 56),
+                        withGloss(plan(3, 0, 1, 7, 14, 21, 28, 42, 56)),
                         UUID.nameUUIDFromBytes("board".getBytes(java.nio.charset.StandardCharsets.UTF_8))),
                 BOARD,
                 Map.of(
@@ -269,6 +272,13 @@ final class DemoWorld {
                         new Planned(Measure.WATER_GRADE, 1),
                         new Planned(Measure.PULL, pulls)),
                 visits);
+    }
+
+    /** The same with gloss read at three spots of each section. */
+    private static Plan withGloss(Plan plan) {
+        List<Planned> measures = new ArrayList<>(plan.measures());
+        measures.add(new Planned(Measure.GLOSS, 3));
+        return new Plan(measures, plan.visits());
     }
 
     private static Contender product(String name, Role role, WaterKind kind, Source source) {

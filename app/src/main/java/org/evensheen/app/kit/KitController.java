@@ -79,11 +79,27 @@ class KitController {
         return "redirect:/kit";
     }
 
+    /** Buttons that fill a field of a form with what an instrument of this kind says, for pages that know of none. */
+    @GetMapping("/kit/takers")
+    String takers(@RequestParam String probe, @RequestParam String field, Model model) {
+        model.addAttribute(
+                "takers",
+                store.linked().stream()
+                        .filter(i -> i.probe().code().equals(probe))
+                        .map(i -> new Taker(i.id(), i.name()))
+                        .toList());
+        model.addAttribute("field", field);
+        return "kit/takers";
+    }
+
+    /** An instrument to take with. */
+    record Taker(long id, String name) {}
+
     /** Raw lines, each with how it reads. */
     @PostMapping("/kit/{id}/test")
     String test(@PathVariable long id, Model model) {
         Instrument instrument = store.load(id);
-        events.publishEvent(new TakeAsked(instrument, false, Optional.empty()));
+        events.publishEvent(new TakeAsked(instrument, false, Optional.empty(), Optional.empty()));
         try {
             List<String> lines = Taking.listen(instrument, MOST_LINES, LISTENING);
             model.addAttribute("lines", KitPage.lines(instrument, lines));
@@ -108,7 +124,7 @@ class KitController {
                     "checked", KitPage.Said.problem("Say in the link what it is checked with, then check it."));
             return "kit/kit :: checked";
         }
-        events.publishEvent(new TakeAsked(instrument, true, Optional.empty()));
+        events.publishEvent(new TakeAsked(instrument, true, Optional.empty(), Optional.empty()));
         try {
             Taken taken = Taking.atRest(instrument);
             store.checked(instrument, taken.value(), key, Hands.of(request).name());
@@ -132,6 +148,7 @@ class KitController {
             @RequestParam(defaultValue = "") String section,
             @RequestParam(defaultValue = "") String measure,
             @RequestParam(defaultValue = "1") int repeat,
+            @RequestParam Optional<Long> product,
             HttpServletRequest request,
             Model model) {
         Instrument instrument = store.load(id);
@@ -139,7 +156,7 @@ class KitController {
         Optional<TakeAsked.Place> place = study > 0 && !section.isEmpty()
                 ? Optional.of(new TakeAsked.Place(study, day, stage, section, measure, repeat))
                 : Optional.empty();
-        events.publishEvent(new TakeAsked(instrument, check, place));
+        events.publishEvent(new TakeAsked(instrument, check, place, product));
         try {
             Taken taken = check ? Taking.atRest(instrument) : Taking.take(instrument);
             store.took(

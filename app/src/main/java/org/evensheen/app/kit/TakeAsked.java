@@ -7,8 +7,9 @@ import java.util.Optional;
  *
  * @param forCheck whether something known is held to it
  * @param place what it is held to; empty outside of a study
+ * @param product what it is dipped into; empty if it is not
  */
-public record TakeAsked(Instrument instrument, boolean forCheck, Optional<Place> place) {
+public record TakeAsked(Instrument instrument, boolean forCheck, Optional<Place> place, Optional<Long> product) {
 
     /** A place in a study. */
     public record Place(long study, int day, String stage, String section, String measure, int repeat) {}

@@ -59,7 +59,10 @@ record TakenView(
                         new Fill(
                                 "humidity",
                                 taken.second().map(h -> Figures.typed(h)).orElse("")))
-                : List.of(new Fill(field, value), new Fill("take", taken.id().toString()));
+                : List.of(
+                        new Fill(field, value),
+                        new Fill("take", taken.id().toString()),
+                        new Fill("by", instrument.name()));
         return new TakenView(
                 fills,
                 "%s: %s".formatted(instrument.name(), Figures.withUnit(value, probe.unit())),

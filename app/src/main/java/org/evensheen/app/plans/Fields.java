@@ -36,6 +36,7 @@ public final class Fields {
         typed.put("drop", "2");
         typed.put("left-behind", "1");
         typed.put("grade", "1");
+        typed.put("gloss", "0");
         typed.put("wear", "weeks");
         typed.put("every", "7");
         typed.put("visits", "8");

@@ -223,7 +223,7 @@ class PlanController {
     }
 
     private void show(PlanStore.Version version, String step, String said, Model model) {
-        List<Bed> beds = step.equals("ask") ? planner.beds() : List.of();
+        List<Bed> beds = step.equals("ask") ? planner.beds(version.typed()) : List.of();
         Planner.Worked worked = planner.work(version.typed(), beds);
         PlanPage page = PlanPage.of(version, worked, step, said);
         model.addAttribute("page", page);

@@ -254,6 +254,7 @@ record PlanPage(
                             "drop",
                             "left-behind",
                             "grade",
+                            "gloss",
                             "every",
                             "visits",
                             "washEvery",

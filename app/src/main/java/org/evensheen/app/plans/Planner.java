@@ -48,7 +48,7 @@ class Planner {
         return work(typed, List.of());
     }
 
-    /** The same, where beds have been loaded already; the plan's own is among them, most likely. */
+    /** The same, where beds have been loaded already, the plan's own among them. */
     Worked work(Map<String, String> typed, List<Bed> loaded) {
         String chosen = typed.getOrDefault("bed", "");
         List<Bed> bed = loaded.stream()
@@ -71,9 +71,10 @@ class Planner {
         return new Worked(PlanReader.read(typed, known), known);
     }
 
-    /** Beds to choose from. */
-    List<Bed> beds() {
-        return beds.all(MOST_BEDS);
+    /** Beds to choose from, the one that was chosen first. */
+    List<Bed> beds(Map<String, String> typed) {
+        String chosen = typed.getOrDefault("bed", "");
+        return beds.all(MOST_BEDS, chosen.matches("\\d{1,18}") ? Long.parseLong(chosen) : 0);
     }
 
     LocalDate today() {

@@ -23,6 +23,9 @@ import org.evensheen.core.study.Measure;
 
 /** Reads how a study is to be done from what was typed. */
 final class ProtocolReader {
+    /** Spots of a section that gloss is read at, at least; ISO 2813 asks for so many. */
+    private static final int LEAST_GLOSS = 3;
+
     private final Fields fields;
     private final Map<String, Product> byName;
 
@@ -57,8 +60,12 @@ final class ProtocolReader {
 
     private List<Planned> measures() {
         List<Planned> measures = new ArrayList<>();
-        for (Measure measure : List.of(Measure.DROP, Measure.LEFT_BEHIND, Measure.WATER_GRADE, Measure.PULL)) {
+        for (Measure measure :
+                List.of(Measure.DROP, Measure.LEFT_BEHIND, Measure.WATER_GRADE, Measure.GLOSS, Measure.PULL)) {
             int repeats = fields.whole(measure.code(), "number of repeats", "", 0, 20, 0);
+            if (measure == Measure.GLOSS && repeats > 0 && repeats < LEAST_GLOSS) {
+                fields.wrong("gloss", "Gloss differs from spot to spot: read three or more on a section, or none.");
+            }
             if (repeats > 0) {
                 measures.add(new Planned(measure, repeats));
             }

@@ -133,7 +133,8 @@ final class ReadingsFile {
                 problem(
                         line,
                         "measure",
-                        "“%s” is not pull, drop, left-behind or grade".formatted(Sheet.shown(row.at("measure"))));
+                        "“%s” is not pull, drop, left-behind, grade or gloss"
+                                .formatted(Sheet.shown(row.at("measure"))));
             } else if (stage.isEmpty()) {
                 problem(line, "stage", "“%s” is not a stage".formatted(Sheet.shown(row.at("stage"))));
             } else if (day.isEmpty() || day.get() < 0) {

@@ -46,6 +46,17 @@ class RunController {
         return request.getHeader("HX-Request") == null ? "runsheet/run" : "runsheet/run :: sheet";
     }
 
+    /** What runs by itself on a day of a study, for pages that look over several. */
+    @GetMapping("/studies/{id}/clocks")
+    String clocks(@PathVariable long id, @RequestParam int day, Model model) {
+        Run run = maker.make(id, Optional.of(day));
+        model.addAttribute("clocks", RunPage.clocks(run));
+        model.addAttribute("question", run.study().question());
+        model.addAttribute("study", id);
+        model.addAttribute("day", day);
+        return "runsheet/clocks";
+    }
+
     @PostMapping("/studies/{id}/run")
     Object take(
             @PathVariable long id,

@@ -145,7 +145,7 @@ record RunPage(
                 parts(run, next),
                 open,
                 all.stream().filter(s -> !s.open()).map(s -> done(run, s)).toList(),
-                run.sheet().clocks().stream().map(c -> clock(c, run)).toList(),
+                clocks(run),
                 run.sheet().batches().stream()
                         .limit(MOST_STRIPS)
                         .map(b -> StripDrawing.of(b, run))
@@ -208,6 +208,10 @@ record RunPage(
             }
         }
         return warnings.stream().distinct().toList();
+    }
+
+    static List<ClockView> clocks(Run run) {
+        return run.sheet().clocks().stream().map(c -> clock(c, run)).toList();
     }
 
     private static ClockView clock(Clock clock, Run run) {

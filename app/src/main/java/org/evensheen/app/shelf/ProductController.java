@@ -218,10 +218,15 @@ class ProductController {
         records.keepStrip(
                 id,
                 ((TypedNumber.Read) ph).value(),
+                shortened(typed.getOrDefault("by", "")),
                 LocalDate.now(clock),
                 key,
                 Hands.of(request).name());
         return "redirect:/shelf/" + id;
+    }
+
+    private static String shortened(String name) {
+        return name.strip().substring(0, Math.min(60, name.strip().length()));
     }
 
     @PostMapping("/shelf/{id}/photos")

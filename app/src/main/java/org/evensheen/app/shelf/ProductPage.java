@@ -246,10 +246,14 @@ record ProductPage(
         for (Strip s : strips) {
             boolean far = label.filter(l -> Acidity.far(s.ph(), l)).isPresent();
             dots.add(new Dot(svg(s.ph() * SCALE), far));
-            String read = "pH %s on a strip, %s".formatted(Figures.typed(s.ph()), Figures.day(s.on(), today));
+            String read = "pH %s %s, %s"
+                    .formatted(
+                            Figures.typed(s.ph()),
+                            s.meter().isEmpty() ? "on a strip" : "by " + s.meter(),
+                            Figures.day(s.on(), today));
             lines.add(new Line(
                     label.map(l -> far
-                                    ? "%s: %s beyond the label's %s. Read another strip; if it agrees, trust the strip and handle it so."
+                                    ? "%s: %s beyond the label's %s. Read it once more; if that agrees, trust what was read and handle it so."
                                             .formatted(read, Figures.typed(Acidity.beyond(s.ph(), l)), l.written())
                                     : "%s: agrees with the label.".formatted(read))
                             .orElse(read + ". The label tells none."),

@@ -19,8 +19,12 @@ class RecordStore {
         this.database = database;
     }
 
-    /** A pH read on a strip. */
-    record Strip(double ph, LocalDate on, String by) {}
+    /**
+     * A pH that was read.
+     *
+     * @param meter the instrument it was read with; empty for a strip
+     */
+    record Strip(double ph, String meter, LocalDate on, String by) {}
 
     /** A photo of the label. */
     record Photo(long id, int width, int height) {}
@@ -34,14 +38,17 @@ class RecordStore {
     Found found(long product) {
         Found found = new Found(new ArrayList<>(), new ArrayList<>());
         database.sql("""
-                        select 'strip' as what, id, ph, read_on, kept_by, null::int as width, null::int as height
+                        select 'strip' as what, id, ph, meter, read_on, kept_by, null::int as width, null::int as height
                         from ph_strip where product_id = :product
                         union all
-                        select 'photo', id, null, null, kept_by, width, height from label_photo where product_id = :product
+                        select 'photo', id, null, null, null, kept_by, width, height from label_photo where product_id = :product
                         order by what, id desc""").param("product", product).query(row -> {
             if (row.getString("what").equals("strip")) {
                 found.strips.add(new Strip(
-                        row.getDouble("ph"), row.getObject("read_on", LocalDate.class), row.getString("kept_by")));
+                        row.getDouble("ph"),
+                        row.getString("meter"),
+                        row.getObject("read_on", LocalDate.class),
+                        row.getString("kept_by")));
             } else {
                 found.photos.add(new Photo(row.getLong("id"), row.getInt("width"), row.getInt("height")));
             }
@@ -65,12 +72,13 @@ class RecordStore {
                         where c.product_id = :product order by s.first_day desc, s.id desc limit 20""").param("product", product).query(Taking.class).list();
     }
 
-    void keepStrip(long product, double ph, LocalDate on, UUID key, String by) {
+    void keepStrip(long product, double ph, String meter, LocalDate on, UUID key, String by) {
         database.sql("""
-                        insert into ph_strip (product_id, ph, read_on, kept_by, page_key)
-                        values (:product, :ph, :day, :by, :key) on conflict (page_key) do nothing""")
+                        insert into ph_strip (product_id, ph, meter, read_on, kept_by, page_key)
+                        values (:product, :ph, :meter, :day, :by, :key) on conflict (page_key) do nothing""")
                 .param("product", product)
                 .param("ph", ph)
+                .param("meter", meter)
                 .param("day", on)
                 .param("by", by)
                 .param("key", key)

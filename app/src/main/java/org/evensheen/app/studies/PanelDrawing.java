@@ -57,17 +57,19 @@ public record PanelDrawing(
             String bareMark,
             @Nullable Glyph water,
             @Nullable Glyph runner,
+            @Nullable Glyph gleam,
             String rightX,
             String skinY,
             String middle,
             String noneY,
+            String gleamY,
             boolean blank) {}
 
     /**
      * A measurement drawn.
      *
-     * @param path the drop, the sheet, or the run of the sled
-     * @param end the sled where it stands; empty for water
+     * @param path the drop, the sheet, the run of the sled, or the gleam as long as the gloss is high
+     * @param end the sled where it stands; empty for others
      */
     public record Glyph(String path, String end, String figure, boolean read) {
         /** The class of its drawing. */
@@ -79,6 +81,8 @@ public record PanelDrawing(
     private static final double WIDEST = 796;
     private static final double TALLEST = 560;
     private static final double MARGIN = 14;
+    /** A gleam is longest at this gloss, GU at 60°. */
+    private static final double MIRROR = 100;
 
     static PanelDrawing of(Study study, Selection selection) {
         Bed bed = study.bed();
@@ -157,13 +161,14 @@ public record PanelDrawing(
             double length = (w - 2 * pad) / 1.1;
             Optional<Glyph> water = water(skin, start);
             Optional<Glyph> runner = bare.isPresent() ? runner(rail, start, length) : Optional.empty();
+            Optional<Glyph> gleam = gleam();
             double tag = Math.min(30, w * 0.4);
             double tagX = x + 6;
             double tagY = y - tape - 5;
             return new SectionDrawing(
                     section.code(),
                     selection.address(study, section.code(), selection.measure()),
-                    spoken(water, runner),
+                    spoken(water, runner, gleam),
                     states(),
                     box(x, y, w, h),
                     box(x - tape, y - tape, tape, h + 2 * tape)
@@ -181,11 +186,13 @@ public record PanelDrawing(
                     "M" + svg(start + length) + "," + svg(rail - 6) + "v11",
                     water.orElse(null),
                     runner.orElse(null),
+                    gleam.orElse(null),
                     svg(x + w - 6),
                     svg(skin),
                     svg(x + w / 2),
                     svg(y + h * 0.45),
-                    water.isEmpty() && runner.isEmpty());
+                    svg(y + h * 0.26),
+                    water.isEmpty() && runner.isEmpty() && gleam.isEmpty());
         }
 
         private static String box(double x, double y, double width, double height) {
@@ -239,6 +246,25 @@ public record PanelDrawing(
                     });
         }
 
+        /** Light along the upper edge, leaning, as long as the section shines. */
+        private Optional<Glyph> gleam() {
+            return SectionState.on(
+                            study.record(),
+                            section,
+                            Measure.GLOSS,
+                            selection.at().day())
+                    .map(s -> {
+                        double thick = h * 0.1;
+                        double across = (w * 0.5) * Math.min(1, s.value() / MIRROR);
+                        return new Glyph(
+                                "M" + svg(x + w * 0.14 + thick) + "," + svg(y + h * 0.17) + "h" + svg(across) + "l"
+                                        + svg(-thick) + "," + svg(thick) + "h" + svg(-across) + "Z",
+                                "",
+                                Figures.score(Measure.GLOSS, s.value()),
+                                s.read());
+                    });
+        }
+
         private String states() {
             List<String> states = new ArrayList<>();
             if (section.equals(selection.section())) {
@@ -250,11 +276,12 @@ public record PanelDrawing(
             return String.join(" ", states);
         }
 
-        private String spoken(Optional<Glyph> water, Optional<Glyph> runner) {
+        private String spoken(Optional<Glyph> water, Optional<Glyph> runner, Optional<Glyph> gleam) {
             String what = study.record().contenderOn(section).isBare() ? ", bare" : "";
             String said = Stream.of(
                             water.map(g -> "water " + g.figure() + (g.read() ? "" : " estimated")),
-                            runner.map(g -> "pull " + g.figure() + (g.read() ? "" : " estimated")))
+                            runner.map(g -> "pull " + g.figure() + (g.read() ? "" : " estimated")),
+                            gleam.map(g -> "gloss " + g.figure() + (g.read() ? "" : " estimated")))
                     .flatMap(Optional::stream)
                     .collect(Collectors.joining(", "));
             return "Section " + section.code() + what + ": " + (said.isEmpty() ? "not read yet" : said);

@@ -329,6 +329,7 @@ public class StudyStore {
             case PULL -> new Observation.Pull(amount);
             case DROP -> new Observation.DropShape(amount, row.getDouble("width_mm"));
             case LEFT_BEHIND -> new Observation.LeftBehind(amount);
+            case GLOSS -> new Observation.Gloss(amount);
             case WATER_GRADE ->
                 new Observation.Graded(
                         WaterKind.ofCode(row.getString("water_kind")).orElseThrow(), (int) amount);

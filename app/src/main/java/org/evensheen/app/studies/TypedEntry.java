@@ -45,6 +45,7 @@ public record TypedEntry(
             case DROP -> "drop's height";
             case LEFT_BEHIND -> "water's mass";
             case WATER_GRADE -> "grade";
+            case GLOSS -> "gloss";
         };
         TypedNumber first = TypedNumber.read(amount, what, measure.unit(), measure.lowest(), measure.highest());
         String problem = first instanceof TypedNumber.Refused refused ? refused.message() : "";
@@ -77,6 +78,7 @@ public record TypedEntry(
             case PULL -> new Observation.Pull(first);
             case DROP -> new Observation.DropShape(first, second);
             case LEFT_BEHIND -> new Observation.LeftBehind(first);
+            case GLOSS -> new Observation.Gloss(first);
             case WATER_GRADE -> {
                 if (first != Math.rint(first)) {
                     throw new IllegalArgumentException("a grade is a whole number");
@@ -114,6 +116,7 @@ public record TypedEntry(
                 fields.add(new Slate.Field("amount", "Height", "mm", amount, amountProblem, true));
                 fields.add(new Slate.Field("width", "Width of the base", "mm", width, widthProblem, false));
             }
+            case GLOSS -> fields.add(new Slate.Field("amount", "At 60°", "GU", amount, amountProblem, true));
             case LEFT_BEHIND -> fields.add(new Slate.Field("amount", "Towel gained", "g", amount, amountProblem, true));
             case WATER_GRADE -> {
                 if (!amountProblem.isEmpty()) {

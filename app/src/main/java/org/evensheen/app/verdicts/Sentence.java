@@ -28,6 +28,7 @@ record Sentence(String first, String rest) {
             case PULL -> "slickness";
             case DROP -> "beading";
             case LEFT_BEHIND -> "water left behind";
+            case GLOSS -> "gloss";
             case WATER_GRADE -> "the look of water";
         };
         if (judged.scatter().isEmpty()) {
@@ -82,6 +83,7 @@ record Sentence(String first, String rest) {
             case PULL -> "eases the pull by";
             case DROP -> "stands drops up by";
             case LEFT_BEHIND -> "leaves less water than bare by";
+            case GLOSS -> "shines more than bare by";
             case WATER_GRADE -> "grades";
         };
     }

@@ -112,8 +112,8 @@ class VerdictController {
         Study study = studies.load(id);
         Measure measure = Measure.ofCode(code)
                 .filter(Measure::comparable)
-                .orElseThrow(() ->
-                        new Missing("No verdict is drawn on “%s”. Choose pull, drop or left-behind.".formatted(code)));
+                .orElseThrow(() -> new Missing(
+                        "No verdict is drawn on “%s”. Choose pull, drop, left-behind or gloss.".formatted(code)));
         int until = day.orElse(Math.max(0, study.dayOf(clock)));
         return new Case(study, measure, until, judging.judge(study, measure, until));
     }

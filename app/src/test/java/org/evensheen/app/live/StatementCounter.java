@@ -8,7 +8,7 @@ import javax.sql.DataSource;
 import org.springframework.beans.factory.config.BeanPostProcessor;
 import org.springframework.context.annotation.Bean;
 
-/** Counts the SQL statements that the application prepares. */
+/** Counts the SQL statements that the application prepares for requests; what it does in the background is left out. */
 public class StatementCounter {
     private static final AtomicInteger COUNT = new AtomicInteger();
 
@@ -34,7 +34,9 @@ public class StatementCounter {
         return (T) Proxy.newProxyInstance(type.getClassLoader(), new Class<?>[] {type}, (proxy, method, arguments) -> {
             try {
                 Object result = method.invoke(target, arguments);
-                if (method.getName().startsWith("prepare") || method.getName().equals("createStatement")) {
+                boolean states = method.getName().startsWith("prepare")
+                        || method.getName().equals("createStatement");
+                if (states && Thread.currentThread().getName().startsWith("http-")) {
                     COUNT.incrementAndGet();
                 }
                 return result instanceof Connection connection ? counting(Connection.class, connection) : result;

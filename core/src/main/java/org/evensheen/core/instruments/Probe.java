@@ -63,9 +63,12 @@ public enum Probe {
 
     /** The measure of a section that it reads by itself. */
     public Optional<Measure> measure() {
-        return this == FORCE
-                ? Optional.of(Measure.PULL)
-                : this == SCALE ? Optional.of(Measure.LEFT_BEHIND) : Optional.empty();
+        return switch (this) {
+            case FORCE -> Optional.of(Measure.PULL);
+            case SCALE -> Optional.of(Measure.LEFT_BEHIND);
+            case GLOSS -> Optional.of(Measure.GLOSS);
+            case AIR, SURFACE, PH -> Optional.empty();
+        };
     }
 
     /** Every unit its lines may be in, with a factor and what is added after it to come to {@link #unit()}. */

@@ -64,6 +64,7 @@ public record Effort(double hours, double perVisit, int readings, double millili
             case DROP -> 60;
             case LEFT_BEHIND -> 90;
             case WATER_GRADE -> 20;
+            case GLOSS -> 10;
         };
     }
 }

@@ -117,6 +117,19 @@ final class ApplyPart {
         for (List<Coating> group : groups.values()) {
             free = split(group, free, steps, clocks, batches);
         }
+        cured(groups.values().stream().flatMap(List::stream).toList()).ifPresent(clocks::add);
+    }
+
+    /** Once everything of the day is on: when the slowest of what needs no coat more has cured. */
+    private Optional<Clock> cured(List<Coating> all) {
+        return all.stream()
+                .filter(c -> c.finalCoat() && all.stream().allMatch(this::over))
+                .flatMap(c -> c.entrant().slowest().stream()
+                        .flatMap(l -> at(c.finish()).or(() -> at(c.spread())).stream()
+                                .map(t -> t.plusSeconds(Math.round(3600 * l.dryHours())))))
+                .max(Comparator.naturalOrder())
+                .filter(day.now()::isBefore)
+                .map(t -> new Clock("", "Keep dry: cured", List.of(), t, Optional.empty()));
     }
 
     /** A batch that would not end by the limit is cut between blocks, so that what is done still compares like with like. */

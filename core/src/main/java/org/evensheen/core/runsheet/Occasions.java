@@ -74,6 +74,8 @@ final class Occasions {
             case DROP -> "One drop from the dropper, seen from the side at panel height.";
             case LEFT_BEHIND -> "Blot the section with a weighed towel; what it gained is what stayed.";
             case WATER_GRADE -> "Wet it, and set it against its own first look.";
+            case GLOSS ->
+                "Set the meter down flat and dry at 60°, at a spot of its own each time; edges and swirls read low.";
         };
     }
 

@@ -12,7 +12,11 @@ public enum Measure {
     /** Water blotted off a section after a set wait, g; its score is g/m². Less is better for either water kind. */
     LEFT_BEHIND("left-behind", "Left behind", "g", 0, 2000, 0, false),
     /** Grade by eye, 0 (wets like bare) to 4 (as fresh), after the water kind is chosen. */
-    WATER_GRADE("grade", "By eye", "of 4", 0, 4, 1, true);
+    WATER_GRADE("grade", "By eye", "of 4", 0, 4, 1, true),
+    /**
+     * Specular gloss at 60°, GU, as in ISO 2813. More shines more. One angle only: readings at another can't be compared with these.
+     */
+    GLOSS("gloss", "Gloss", "GU", 0, 200, 1, true);
 
     private final String code;
     private final String label;
@@ -53,13 +57,14 @@ public enum Measure {
         return unit;
     }
 
-    /** Unit of the score that is compared: N, degrees, g/m² or grades. */
+    /** Unit of the score that is compared: N, degrees, g/m², grades or GU. */
     public String scoreUnit() {
         return switch (this) {
             case PULL -> "N";
             case DROP -> "°";
             case LEFT_BEHIND -> "g/m²";
             case WATER_GRADE -> "of 4";
+            case GLOSS -> "GU";
         };
     }
 

@@ -116,6 +116,28 @@ public sealed interface Observation {
         }
     }
 
+    /** Specular gloss at 60°, GU, read at one spot of the section. */
+    record Gloss(double units) implements Observation {
+        public Gloss {
+            check(Measure.GLOSS, units);
+        }
+
+        @Override
+        public Measure measure() {
+            return Measure.GLOSS;
+        }
+
+        @Override
+        public double amount() {
+            return units;
+        }
+
+        @Override
+        public double score(double areaSquareMetres) {
+            return units;
+        }
+    }
+
     private static void check(Measure measure, double value) {
         if (!(value >= measure.lowest() && value <= measure.highest())) {
             throw new IllegalArgumentException("%s lies between %s and %s %s, not at %s"

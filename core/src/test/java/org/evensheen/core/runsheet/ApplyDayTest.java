@@ -155,6 +155,25 @@ class ApplyDayTest {
     }
 
     @Test
+    void onceEverythingIsOnAClockRunsUntilTheSlowestHasCured() {
+        contender(layer("Foam", "2 mL per section; no buff; keep dry 12 h"));
+        contender(layer("Mist", "2 sprays per section; no buff; keep dry 1 h"));
+        work(0, Calendar.Kind.APPLY, "Apply by lot");
+        for (String code : List.of("A", "B", "C")) {
+            mark("coat1/" + code + "/spread", 60 * (1 + marks.size()));
+        }
+        assertThat(sheet().clocks()).as("one section is still to do").isEmpty();
+
+        mark("coat1/D/spread", 600);
+        assertThat(sheet().clocks()).hasSize(1).allSatisfy(clock -> {
+            assertThat(clock.step()).as("nothing has to be tapped").isEmpty();
+            assertThat(clock.opens()).isEqualTo(TEN.plusSeconds(120).plus(Duration.ofHours(12)));
+        });
+        now = TEN.plus(Duration.ofHours(13));
+        assertThat(sheet().clocks()).isEmpty();
+    }
+
+    @Test
     void slowHandsGetLongerTimesFromTheirThirdSpreadOn() {
         for (int i = 0; i < 3; i++) {
             contender(layer("P" + i, "2 mL per section; wait 20–40 min; buff"));
