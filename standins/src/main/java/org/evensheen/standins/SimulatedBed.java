@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.concurrent.ConcurrentHashMap;
 import org.evensheen.core.schedule.Plan.Planned;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Measure;
@@ -19,7 +20,6 @@ import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.study.StudyRecord;
 import org.evensheen.core.water.SessileDrop;
-import org.hipparchus.analysis.solvers.BrentSolver;
 
 /**
  * A bed with products on it whose truth is known. Each section has its own lasting offset, each day its own warmth, each
@@ -28,6 +28,10 @@ import org.hipparchus.analysis.solvers.BrentSolver;
 public final class SimulatedBed {
     private static final double MOST_ANGLE = 125;
     private static final double DROP_WIDTH = 3.4;
+    /** Height of the flattest drop that is read, hundredths of a millimetre. */
+    private static final int SHALLOWEST = 6;
+    /** Contact angle half-way between a height, in hundredths of a millimetre, and the next; a drop's profile takes its time. */
+    private static final Map<Integer, Double> ANGLES = new ConcurrentHashMap<>();
     /** What scatter is a share of where the value is an angle: bare paint's own angle is small, its scatter is not. */
     private static final double DEGREES = 100;
     /** The same for gloss, GU: it differs little from place to place on one panel. */
@@ -119,9 +123,17 @@ public final class SimulatedBed {
 
     /** A drop on a fixed base with this contact angle; heights are read to a hundredth of a millimetre. */
     private static Observation dropOf(double angle) {
-        double height = new BrentSolver(1e-4)
-                .solve(100, h -> SessileDrop.contactAngle(h, DROP_WIDTH) - angle, 0.06, DROP_WIDTH);
-        return new DropShape(rounded(height, 100), DROP_WIDTH);
+        int low = SHALLOWEST;
+        int high = (int) (100 * DROP_WIDTH);
+        while (low < high) {
+            int middle = (low + high) / 2;
+            if (ANGLES.computeIfAbsent(middle, h -> SessileDrop.contactAngle((h + 0.5) / 100, DROP_WIDTH)) < angle) {
+                low = middle + 1;
+            } else {
+                high = middle;
+            }
+        }
+        return new DropShape(low / 100.0, DROP_WIDTH);
     }
 
     private Observation grade(Section section, Occasion at, double angle) {

@@ -9,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -51,6 +52,8 @@ class DemoHand {
     private final ForecastStore forecasts;
     private final JdbcClient database;
     private final Clock clock;
+    private LocalDate toldOn = LocalDate.EPOCH;
+    private List<DemoWorld.Told> told = List.of();
 
     DemoHand(
             DemoInstruments instruments,
@@ -150,6 +153,15 @@ class DemoHand {
                 .orElse("");
     }
 
+    private synchronized List<DemoWorld.Told> told() {
+        LocalDate today = LocalDate.now(clock);
+        if (!today.equals(toldOn)) {
+            told = DemoWorld.studies(today);
+            toldOn = today;
+        }
+        return told;
+    }
+
     /** The bed as the demo told it; a study of the reviewer's own stands on the same paint, with what is known of its products. */
     private SimulatedBed bed(Study study) {
         UUID key = database.sql("select page_key from study where id = :id")
@@ -157,7 +169,7 @@ class DemoHand {
                 .query(UUID.class)
                 .single();
         Map<String, Coating> known = new HashMap<>();
-        for (DemoWorld.Told told : DemoWorld.studies(LocalDate.now(clock))) {
+        for (DemoWorld.Told told : told()) {
             if (told.draft().key().equals(key)) {
                 return new SimulatedBed(
                         study.record(),

@@ -3,7 +3,6 @@ package org.evensheen.app.demo;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalTime;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -22,7 +21,6 @@ import org.evensheen.core.mixing.Dose;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Happening;
 import org.evensheen.core.study.Measure;
-import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.StudyRecord;
@@ -156,20 +154,13 @@ class DemoLoader implements ApplicationRunner {
                 told.coatings(),
                 told.freshDay(),
                 told.draft().seed());
-        List<KeptReading> kept = new ArrayList<>();
-        for (Occasion visit : record.plan().visits()) {
-            if (visit.day() > told.today() || told.skipped().contains(visit.day())) {
-                continue;
-            }
-            for (Section section : record.sections()) {
-                for (Reading reading : bed.read(section, visit)) {
-                    if (visit.day() < told.today() || taken(told, record, section, reading)) {
-                        kept.add(kept(told.draft().firstDay().plusDays(visit.day()), reading));
-                    }
-                }
-            }
-        }
-        return kept;
+        return record.plan().visits().parallelStream()
+                .filter(visit -> visit.day() <= told.today() && !told.skipped().contains(visit.day()))
+                .flatMap(visit -> record.sections().stream()
+                        .flatMap(section -> bed.read(section, visit).stream()
+                                .filter(r -> visit.day() < told.today() || taken(told, record, section, r)))
+                        .map(reading -> kept(told.draft().firstDay().plusDays(visit.day()), reading)))
+                .toList();
     }
 
     /** Today the pulls have not come round to the last product sections. */

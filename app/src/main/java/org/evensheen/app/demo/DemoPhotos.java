@@ -3,6 +3,7 @@ package org.evensheen.app.demo;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalTime;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.photos.PhotoStore;
@@ -41,20 +42,28 @@ class DemoPhotos {
                 told.coatings(),
                 told.freshDay(),
                 told.draft().seed());
-        for (Section section : record.sections().subList(0, 2)) {
-            record.plan().visits().stream()
-                    .filter(v -> v.day() < told.today() && !told.skipped().contains(v.day()) && v.day() % 14 <= 2)
-                    .limit(MOST)
-                    .forEach(visit -> keep(study, told, record, bed, section, visit));
-        }
+        List<Occasion> visits = record.plan().visits().stream()
+                .filter(v -> v.day() < told.today() && !told.skipped().contains(v.day()) && v.day() % 14 <= 2)
+                .limit(MOST)
+                .toList();
+        record.sections().subList(0, 2).stream()
+                .flatMap(section -> visits.stream().map(visit -> new Shot(section, visit)))
+                .toList()
+                .parallelStream()
+                .map(shot -> taken(study, told, record, bed, shot.section, shot.visit))
+                .toList()
+                .forEach(store::keep);
     }
 
-    private void keep(
+    /** A photo to take. */
+    private record Shot(Section section, Occasion visit) {}
+
+    private PhotoStore.Draft taken(
             long study, DemoWorld.Told told, StudyRecord record, SimulatedBed bed, Section section, Occasion visit) {
         double angle = bed.truth(record.contenderOn(section), visit, Measure.DROP);
         String name = "photo %d %s %d".formatted(told.draft().seed(), section.code(), visit.day());
         try {
-            store.keep(new PhotoStore.Draft(
+            return new PhotoStore.Draft(
                     study,
                     Optional.of(section.code()),
                     visit,
@@ -67,7 +76,7 @@ class DemoPhotos {
                             .atZone(clock.getZone())
                             .toInstant(),
                     UUID.nameUUIDFromBytes((study + name).getBytes(StandardCharsets.UTF_8)),
-                    "Demo"));
+                    "Demo");
         } catch (Picture.Unfit e) {
             throw new IllegalStateException("the simulated camera takes photos", e);
         }

@@ -6,6 +6,8 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Stream;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.studies.StudyDraft;
 import org.evensheen.core.layout.Layout;
@@ -58,7 +60,12 @@ final class DemoWorld {
     record Done(int contender, int day, String job, String dose, int waited, int coats) {}
 
     static List<Told> studies(LocalDate today) {
-        return List.of(looseBoard(today), byHand(today), flank(today), rearDoors(today));
+        // Laying out a bed takes its time; they know nothing of each other.
+        return Stream.<Function<LocalDate, Told>>of(
+                        DemoWorld::looseBoard, DemoWorld::byHand, DemoWorld::flank, DemoWorld::rearDoors)
+                .parallel()
+                .map(study -> study.apply(today))
+                .toList();
     }
 
     /** Heron's rear doors: proven bare yesterday, to be applied today. */

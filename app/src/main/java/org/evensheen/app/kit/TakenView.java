@@ -65,7 +65,10 @@ record TakenView(
                         new Fill("by", instrument.name()));
         return new TakenView(
                 fills,
-                "%s: %s".formatted(instrument.name(), Figures.withUnit(value, probe.unit())),
+                "%s: %s"
+                        .formatted(
+                                instrument.name(),
+                                probe == Probe.PH ? "pH " + value : Figures.withUnit(value, probe.unit())),
                 "",
                 warning(instrument, now),
                 taken.pull().map(p -> trace(p, taken)).orElse(null));

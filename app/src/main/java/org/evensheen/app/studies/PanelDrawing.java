@@ -191,7 +191,7 @@ public record PanelDrawing(
                     svg(skin),
                     svg(x + w / 2),
                     svg(y + h * 0.45),
-                    svg(y + h * 0.26),
+                    svg(y + h * 0.28),
                     water.isEmpty() && runner.isEmpty() && gleam.isEmpty());
         }
 
@@ -255,7 +255,7 @@ public record PanelDrawing(
                             selection.at().day())
                     .map(s -> {
                         double thick = h * 0.1;
-                        double across = (w * 0.5) * Math.min(1, s.value() / MIRROR);
+                        double across = (w * 0.4) * Math.min(1, s.value() / MIRROR);
                         return new Glyph(
                                 "M" + svg(x + w * 0.14 + thick) + "," + svg(y + h * 0.17) + "h" + svg(across) + "l"
                                         + svg(-thick) + "," + svg(thick) + "h" + svg(-across) + "Z",

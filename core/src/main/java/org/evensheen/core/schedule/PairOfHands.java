@@ -96,9 +96,24 @@ public final class PairOfHands {
                 }
             }
             end = acts.length == 0 ? busy : starts[acts.length - 1] + length(acts[acts.length - 1]);
-            late = lateness;
+            late = lateness + latenessToCome();
             floor = floor();
             waits = waitsToCome();
+        }
+
+        /** What was begun before and is still not finished is late by so much at least: putting it off makes nothing better. */
+        private double latenessToCome() {
+            double sum = 0;
+            for (int j = 0; j < jobs.length; j++) {
+                if (jobs[j].begun() && at(-1 - j) < 0) {
+                    sum += Math.max(
+                            0,
+                            end
+                                    - jobs[j].spreadEnd().getAsDouble()
+                                    - jobs[j].window().high());
+                }
+            }
+            return sum;
         }
 
         /** No completion of this order ends before. */

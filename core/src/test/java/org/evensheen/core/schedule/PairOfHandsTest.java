@@ -167,6 +167,21 @@ class PairOfHandsTest {
     }
 
     @Test
+    void whatWaitsAlreadyIsFinishedInTimeHoweverMuchElseCouldBeBegun() {
+        List<HandJob> jobs = new ArrayList<>();
+        jobs.add(new HandJob("begun", 0, 24, new Span(10, 30), 30, OptionalDouble.of(-5)));
+        for (int i = 0; i < 9; i++) {
+            jobs.add(job("p" + i, 24 + i, 60 * (1 + i % 3), 180 * (1 + i % 3), 30));
+        }
+
+        HandPlan plan = PairOfHands.plan(jobs);
+
+        assertThat(plan.missed()).isEmpty();
+        assertThat(plan.act("begun", HandPlan.Kind.FINISH).orElseThrow().start())
+                .isBetween(5.0, 25.0);
+    }
+
+    @Test
     void cutsABatchBetweenBlocksSoThatItEndsByALimit() {
         List<List<HandJob>> blocks = List.of(
                 List.of(job("A", 30, 30, 60, 40), job("B", 30, 30, 60, 40)),
