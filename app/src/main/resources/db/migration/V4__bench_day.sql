@@ -39,6 +39,7 @@ create table conditions (
     wind_m_s numeric,
     light text not null default '',
     hardness_mg_l numeric,
+    dark_at timestamptz,
     at timestamptz not null,
     kept_at timestamptz not null default now(),
     kept_by text not null,
@@ -52,6 +53,8 @@ create table conditions (
     constraint conditions_light_is_known check (light in ('', 'sun', 'shade', 'indoors')),
     constraint conditions_hardness_is_water check (hardness_mg_l between 0 and 2000)
 );
+comment on column conditions.hardness_mg_l is 'Of the water, as calcium carbonate.';
+comment on column conditions.dark_at is 'When the light goes, as somebody expects it.';
 create index conditions_by_study on conditions (study_id, at);
 comment on table conditions is 'Air and panel as they were noted; every step taken after counts as taken under the latest.';
 comment on column conditions.hardness_mg_l is 'Of the wash water, mg CaCO3 a litre.';

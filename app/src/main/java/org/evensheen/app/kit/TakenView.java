@@ -117,7 +117,10 @@ record TakenView(
                 svg(peakAt * x),
                 svg(90 - pull.peak() * y),
                 Figures.withUnit(Figures.number(pull.peak(), 2), "N"),
-                Figures.withUnit(Figures.number(pull.plateau(), 2), "N"),
+                Figures.withUnit(
+                        Figures.number(pull.plateau(), 2)
+                                + (pull.uncertainty() > 0 ? " ± " + Figures.number(pull.uncertainty(), 2) : ""),
+                        "N"),
                 Figures.percent(pull.stickSlip()));
     }
 }

@@ -1,16 +1,31 @@
 package org.evensheen.app.runsheet;
 
+import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
+import org.evensheen.core.planning.Entrant;
+import org.evensheen.core.runsheet.RunDay;
 import org.evensheen.core.study.TypedNumber;
 import org.evensheen.core.weather.Air;
-import org.evensheen.core.weather.DryWindow;
 import org.evensheen.core.weather.PanelAir;
+import org.evensheen.core.weather.Site;
 
 /** The form for air and panel: what was typed, and what to say of it. */
 final class AirForm {
+    private static final Pattern CLOCK = Pattern.compile("([01]?\\d|2[0-3])[:.]([0-5]\\d)");
+
+    /** How {@link #dew} is worked out. */
+    static final String HOW =
+            "The dew point follows from air and humidity after Magnus, with 17.62 and 243.12 °C. ± is what thermometers good to 0.5 K and a hygrometer good to 3 % leave open. 3 K above it are needed, as in ISO 8502-4.";
+
     private AirForm() {}
 
     /** Reads what was typed; empty, with problems by field, if it can't be. */
@@ -23,17 +38,34 @@ final class AirForm {
         if (humidity.filter(h -> h <= 0).isPresent()) {
             problems.put("humidity", "Air is never without any water. Type the humidity in %, like 62.");
         }
+        Optional<Instant> dark = dark(sent, problems);
         if (!problems.isEmpty()) {
             return Optional.empty();
         }
-        String light = sent.in("light");
+        String light = sent.in("light").matches("sun|shade|indoors") ? sent.in("light") : "";
         return Optional.of(new RunStore.Conditions(
-                new PanelAir(new Air(air.orElseThrow(), humidity.orElseThrow()), panel.orElseThrow()),
-                wind,
-                light.matches("sun|shade|indoors") ? light : "",
-                hardness,
-                sent.at(),
+                new RunDay.Noted(
+                        new PanelAir(new Air(air.orElseThrow(), humidity.orElseThrow()), panel.orElseThrow()),
+                        new Site(wind, light.equals("sun"), hardness, dark),
+                        sent.at()),
+                light,
                 sent.key()));
+    }
+
+    /** "16:20", or "4.20 pm" as "16.20": today by the server's clock. */
+    private static Optional<Instant> dark(RunKeeper.Sent sent, Map<String, String> problems) {
+        String typed = sent.in("dark");
+        Matcher time = CLOCK.matcher(typed);
+        if (typed.isEmpty()) {
+            return Optional.empty();
+        }
+        if (!time.matches()) {
+            problems.put("dark", "Type the time the light goes as hours and minutes, like 16:20.");
+            return Optional.empty();
+        }
+        ZonedDateTime now = sent.at().atZone(ZoneId.systemDefault());
+        return Optional.of(now.with(LocalTime.of(Integer.parseInt(time.group(1)), Integer.parseInt(time.group(2))))
+                .toInstant());
     }
 
     /** Frost is typed with a minus. */
@@ -63,20 +95,23 @@ final class AirForm {
     static String note(RunStore.Conditions c) {
         return "%s °C, %s %%, panel %s °C%s"
                 .formatted(
-                        Figures.typed(c.air().air().celsius()),
-                        Figures.typed(c.air().air().humidity()),
-                        Figures.typed(c.air().panelCelsius()),
+                        Figures.typed(c.noted().air().air().celsius()),
+                        Figures.typed(c.noted().air().air().humidity()),
+                        Figures.typed(c.noted().air().panelCelsius()),
                         c.light().isEmpty() ? "" : ", " + c.light());
     }
 
     /** What it means. */
-    static String said(RunStore.Conditions c, DryWindow.Limits limits) {
-        String words = c.air().words(limits).stream().map(PanelAir.Word::text).collect(Collectors.joining(" "));
-        return dew(c.air()) + " " + (words.isEmpty() ? "Good to work in." : words);
+    static String said(RunDay.Noted noted, List<Entrant> entrants) {
+        String words = noted.words(entrants).stream().map(PanelAir.Word::text).collect(Collectors.joining(" "));
+        return dew(noted.air()) + " " + (words.isEmpty() ? "Good to work in." : words);
     }
 
     static String dew(PanelAir air) {
-        return "Dew point %s °C; the panel is %s K above it."
-                .formatted(Figures.number(air.air().dewPoint(), 1), Figures.number(air.clearance(), 1));
+        return "Dew point %s °C; the panel is %s ± %s K above it."
+                .formatted(
+                        Figures.number(air.air().dewPoint(), 1),
+                        Figures.number(air.clearance(), 1),
+                        Figures.number(air.clearanceUncertainty(), 1));
     }
 }

@@ -5,7 +5,6 @@ import java.util.Map;
 import java.util.Optional;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.studies.HappeningStore;
-import org.evensheen.core.planning.Entrant;
 import org.evensheen.core.runsheet.Mark;
 import org.evensheen.core.slickness.Sled;
 import org.evensheen.core.study.Deviation;
@@ -54,7 +53,7 @@ class NoteKeeper {
                     sent.hands().name());
         });
         return RunKeeper.Outcome.done(
-                AirForm.said(read.get(), Entrant.limits(run.input().entrants())));
+                AirForm.said(read.get().noted(), run.input().entrants()));
     }
 
     /** Holds what the gauge said of a known weight against what the weight weighs. */

@@ -4,9 +4,11 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.labels.Entrants;
 import org.evensheen.app.labels.Product;
@@ -68,6 +70,12 @@ class RunMaker {
         Optional<ForecastStore.Turn> turn = outdoors && day == today
                 ? forecasts.turn(kept.forecast(), Entrant.limits(study.entrants()))
                 : Optional.empty();
+        Optional<ForecastStore.Turn> dusk = kept.air()
+                .flatMap(a -> a.site().dark())
+                .filter(now::isBefore)
+                .map(at -> new ForecastStore.Turn(at, "The light goes at %s.".formatted(Times.clock(at, now))));
+        Optional<ForecastStore.Turn> limit =
+                Stream.of(turn, dusk).flatMap(Optional::stream).min(Comparator.comparing(ForecastStore.Turn::at));
         RunDay input = new RunDay(
                 study.record(),
                 day,
@@ -80,11 +88,11 @@ class RunMaker {
                 kept.taken().stream().map(RunStore.Taken::mark).toList(),
                 kept.coatedAt(),
                 kept.air(),
-                turn.map(ForecastStore.Turn::at),
+                limit.map(ForecastStore.Turn::at),
                 now);
         RunSheet sheet = RunSheet.of(
                 input, (jobs, busy) -> plans.get(new Asked(jobs, busy), a -> PairOfHands.plan(a.jobs(), a.busy())));
-        return new Run(study, day, today, input, sheet, kept, turn.map(ForecastStore.Turn::words));
+        return new Run(study, day, today, input, sheet, kept, limit.map(ForecastStore.Turn::words));
     }
 
     /** Names that the day's doses may mean: "Dose: X on every section", "Dose: first section X, second section Y". */

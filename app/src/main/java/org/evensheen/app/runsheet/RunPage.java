@@ -6,26 +6,23 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.evensheen.app.kit.Instrument;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Filled;
-import org.evensheen.core.mixing.Counter;
-import org.evensheen.core.mixing.SectionDose;
 import org.evensheen.core.planning.Entrant;
 import org.evensheen.core.runsheet.Batch;
 import org.evensheen.core.runsheet.Clock;
+import org.evensheen.core.runsheet.RunDay;
 import org.evensheen.core.runsheet.Step;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.schedule.HandPlan;
 import org.evensheen.core.study.Section;
-import org.evensheen.core.units.Span;
 import org.evensheen.core.weather.PanelAir;
 
 /**
@@ -126,7 +123,7 @@ record RunPage(
         Optional<Step> next = run.sheet().next(run.input().now());
         List<StepView> open = all.stream()
                 .filter(Step::open)
-                .map(s -> view(
+                .map(s -> StepViews.of(
                         run,
                         s,
                         next.filter(s::equals).isPresent(),
@@ -154,7 +151,14 @@ record RunPage(
                 panel(run),
                 run.input()
                         .air()
-                        .map(a -> AirForm.dew(a.air()) + " Noted " + Times.clock(a.at(), run) + ".")
+                        .map(a -> "%s Noted %s. %s"
+                                .formatted(
+                                        AirForm.dew(a.air()),
+                                        Times.clock(a.at(), run),
+                                        besides(a, run).stream()
+                                                .map(PanelAir.Word::text)
+                                                .collect(Collectors.joining(" ")))
+                                .strip())
                         .orElse(""),
                 days(run),
                 UUID.randomUUID(),
@@ -185,22 +189,41 @@ record RunPage(
         return parts;
     }
 
+    /** What is worth knowing of the place, and in nobody's way. */
+    private static List<PanelAir.Word> besides(RunDay.Noted noted, Run run) {
+        return noted.site().words(Entrant.shaded(run.input().entrants())).stream()
+                .filter(w -> w.standing() == PanelAir.Standing.CLOSE)
+                .toList();
+    }
+
+    /** Windows that can't be kept any more, in one line. */
+    private static Optional<String> missed(List<HandPlan.Missed> missed) {
+        if (missed.isEmpty()) {
+            return Optional.empty();
+        }
+        String each = missed.stream()
+                .map(m -> "%s %s"
+                        .formatted(
+                                m.key().substring(m.key().indexOf('/') + 1),
+                                Times.span(Duration.ofSeconds(Math.round(m.late())))))
+                .collect(Collectors.joining(", "));
+        boolean one = missed.size() == 1;
+        return Optional.of(
+                "%s can't be kept any more; late by at least: %s. Finish %s first; what is not begun can wait for a second go."
+                        .formatted(one ? "A window" : missed.size() + " windows", each, one ? "it" : "them"));
+    }
+
     private static List<String> warnings(Run run) {
         List<String> warnings = new ArrayList<>();
         run.input()
                 .air()
                 .filter(a -> run.sheet().steps().stream().anyMatch(s -> s.part() == Step.Part.APPLY))
-                .ifPresent(a -> a.air().words(Entrant.limits(run.input().entrants())).stream()
+                .ifPresent(a -> a.words(run.input().entrants()).stream()
+                        .filter(w -> !besides(a, run).contains(w))
                         .map(PanelAir.Word::text)
                         .forEach(warnings::add));
         for (Batch batch : run.sheet().batches()) {
-            batch.plan()
-                    .missed()
-                    .forEach(m -> warnings.add(
-                            "%s can't be finished inside its window any more: it will be %s late. Finish it first; what is not begun can wait for a second go."
-                                    .formatted(
-                                            m.key().substring(m.key().indexOf('/') + 1),
-                                            Times.span(Duration.ofSeconds(Math.round(m.late()))))));
+            missed(batch.plan().missed()).ifPresent(warnings::add);
             if (!batch.later().isEmpty()) {
                 warnings.add(
                         "%s Not all of it ends before that: leave %s for a second go, so that whole blocks are done together."
@@ -211,7 +234,10 @@ record RunPage(
     }
 
     static List<ClockView> clocks(Run run) {
-        return run.sheet().clocks().stream().map(c -> clock(c, run)).toList();
+        return run.sheet().clocks().stream()
+                .sorted(Comparator.comparing(Clock::opens))
+                .map(c -> clock(c, run))
+                .toList();
     }
 
     private static ClockView clock(Clock clock, Run run) {
@@ -276,121 +302,13 @@ record RunPage(
                                 m.by().isEmpty() ? "" : ", " + m.by(),
                                 m.note().isEmpty() ? "" : (m.passed() ? ": gone on, “" : ": “") + m.note() + "”"))
                 .orElse("");
-        return new DoneView(step.key(), title(run, step), String.join(", ", step.sections()), by, UUID.randomUUID());
+        return new DoneView(
+                step.key(), StepViews.title(run, step), String.join(", ", step.sections()), by, UUID.randomUUID());
     }
 
-    private static String title(Run run, Step step) {
-        String product = step.act()
-                .map(a -> " " + a.layer().product() + (a.coat() > 1 ? ", coat " + a.coat() : ""))
-                .orElse("");
-        return step.title() + product;
-    }
-
-    private static StepView view(Run run, Step step, boolean next, Filled filled) {
-        Optional<SectionDose> dose = step.kind() == Step.Kind.SPREAD ? run.dose(step) : Optional.empty();
-        Optional<Step.Asked> asked = step.reading();
-        Optional<Span> window = step.kind() == Step.Kind.FINISH ? RunKeeper.window(step) : Optional.empty();
-        return new StepView(
-                step.key(),
-                step.kind().name().toLowerCase(Locale.ROOT),
-                step.part().label(),
-                step.sections().size() == 1 ? step.sections().get(0) : "",
-                String.join(" ", step.sections()),
-                asked.map(a -> reading(a)).orElse(title(run, step)),
-                dose.map(d -> StepWords.amount(d, d.aim())).orElse(""),
-                dose.map(d -> StepWords.range(
-                                d, d.ml(step.act().orElseThrow().layer().calibrations())))
-                        .orElse(window.map(w -> "Label: wait " + span(w) + ".").orElse("")),
-                step.detail(),
-                step.why(),
-                action(step),
-                next,
-                step.kind() == Step.Kind.GATE && RunKeeper.shut(run, step).isPresent(),
-                step.from().map(Instant::toEpochMilli).orElse(0L),
-                step.until().map(Instant::toEpochMilli).orElse(0L),
-                window.map(w -> Figures.typed(w.low())).orElse(""),
-                window.map(w -> Figures.typed(w.high())).orElse(""),
-                step.kind() == Step.Kind.FINISH ? step.key().replace("/finish", "/spread") : "",
-                dose.map(d -> d.counter().map(Counter::word).orElse("mL")).orElse(""),
-                dose.map(d -> Figures.compact(d.aim(), 2)).orElse(""),
-                dose.isPresent(),
-                choices(step, asked),
-                takes(run, step, asked),
-                asked.map(a -> a.stage().code()).orElse(""),
-                asked.map(a -> a.measure().code()).orElse(""),
-                asked.map(Step.Asked::repeat).orElse(0),
-                asked.map(a -> a.measure().unit()).orElse(""),
-                UUID.randomUUID(),
-                filled);
-    }
-
-    private static String reading(Step.Asked asked) {
-        String what = asked.measure() == Measure.WATER_GRADE
-                ? "grade by eye"
-                : asked.measure() == Measure.LEFT_BEHIND
-                        ? "water left behind"
-                        : asked.measure().label().toLowerCase(Locale.ROOT);
-        String ordinal = Figures.ordinal(asked.repeat());
-        return asked.measure() == Measure.LEFT_BEHIND || asked.measure() == Measure.WATER_GRADE
-                ? Character.toUpperCase(what.charAt(0)) + what.substring(1)
-                : ordinal + " " + what;
-    }
-
-    private static String span(Span seconds) {
-        return seconds.single()
-                ? Times.span(Duration.ofSeconds(Math.round(seconds.low())))
-                : Times.span(Duration.ofSeconds(Math.round(seconds.low()))) + " to "
-                        + Times.span(Duration.ofSeconds(Math.round(seconds.high())));
-    }
-
-    private static String action(Step step) {
-        return switch (step.kind()) {
-            case CONDITIONS -> "Note it";
-            case CHECK -> "Check";
-            case TASK, HOLD -> "Done";
-            case LOOK -> "";
-            case GATE -> "Go on";
-            case SPREAD -> "Spread: the wait begins";
-            case FINISH -> step.title() + " begins now";
-            case READ -> "Keep";
-        };
-    }
-
-    private static List<Choice> choices(Step step, Optional<Step.Asked> asked) {
-        if (step.kind() == Step.Kind.LOOK) {
-            return List.of(
-                    new Choice("0", "Lies flat", true),
-                    new Choice("1", "Breaks up", false),
-                    new Choice("3", "Beads", false));
-        }
-        return asked.filter(a -> a.measure() == Measure.WATER_GRADE).isPresent()
-                ? List.of(
-                        new Choice("4", "as fresh", true),
-                        new Choice("3", "slower or looser", true),
-                        new Choice("2", "half of it", true),
-                        new Choice("1", "barely", true),
-                        new Choice("0", "wets like bare", true))
-                : List.of();
-    }
-
-    private static List<Take> takes(Run run, Step step, Optional<Step.Asked> asked) {
-        return run.study().instruments().stream()
-                .flatMap(i -> field(step, asked, i).stream().map(field -> new Take(i.id(), i.name(), field)))
-                .toList();
-    }
-
-    /** The field of a step that an instrument can fill. */
-    private static Optional<String> field(Step step, Optional<Step.Asked> asked, Instrument i) {
-        return switch (step.kind()) {
-            case READ ->
-                i.probe().measure().equals(asked.map(Step.Asked::measure)) ? Optional.of("amount") : Optional.empty();
-            case CHECK ->
-                i.probe().measure().equals(Optional.of(Measure.PULL)) ? Optional.of("said") : Optional.empty();
-            case CONDITIONS ->
-                Optional.ofNullable(
-                        Map.of("air", "air", "surface", "panel").get(i.probe().code()));
-            default -> Optional.empty();
-        };
+    /** How the dew point and its distance are worked out. */
+    public String airHow() {
+        return AirForm.HOW;
     }
 
     /** Parts that are not over, in a line. */

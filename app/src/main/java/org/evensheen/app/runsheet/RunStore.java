@@ -17,6 +17,7 @@ import org.evensheen.core.runsheet.RunDay.Noted;
 import org.evensheen.core.study.Deviation;
 import org.evensheen.core.weather.Air;
 import org.evensheen.core.weather.PanelAir;
+import org.evensheen.core.weather.Site;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -58,19 +59,22 @@ class RunStore {
         List<Long> forecast = new ArrayList<>();
         database.sql("""
                         select 'mark' as what, step, passed, note, given, used, at, kept_by, page_key,
-                               null::numeric as air_c, null::numeric as humidity, null::numeric as panel_c
+                               null::numeric as air_c, null::numeric as humidity, null::numeric as panel_c,
+                               null::numeric as wind_m_s, null as light, null::numeric as hardness_mg_l,
+                               null::timestamptz as dark_at
                         from step_mark where study_id = :study and day = :day and undone_at is null
                         union all
-                        (select 'air', '', false, '', null, '', at, kept_by, page_key, air_c, humidity, panel_c
+                        (select 'air', '', false, '', null, '', at, kept_by, page_key, air_c, humidity, panel_c,
+                                 wind_m_s, light, hardness_mg_l, dark_at
                          from conditions where study_id = :study and day = :day order by at desc, id desc limit 1)
                         union all
-                        select 'coated', '', false, '', null, '', max(at), '', null, null, null, null
+                        select 'coated', '', false, '', null, '', max(at), '', null, null, null, null, null, null, null, null
                         from step_mark
                         where study_id = :study and undone_at is null and step like 'coat%/%' having max(at) is not null
                         union all
                         select 'around', '', false, '',
                         """ + ForecastStore.LATEST + """
-                               , '', now(), '', null, null, null, null
+                               , '', now(), '', null, null, null, null, null, null, null, null
                         order by at, step""")
                 .param("study", study)
                 .param("day", day)
@@ -96,7 +100,13 @@ class RunStore {
 
     private static Noted noted(ResultSet row, Instant at) throws SQLException {
         return new Noted(
-                new PanelAir(new Air(row.getDouble("air_c"), row.getDouble("humidity")), row.getDouble("panel_c")), at);
+                new PanelAir(new Air(row.getDouble("air_c"), row.getDouble("humidity")), row.getDouble("panel_c")),
+                new Site(
+                        Optional.ofNullable(row.getBigDecimal("wind_m_s")).map(Number::doubleValue),
+                        row.getString("light").equals("sun"),
+                        Optional.ofNullable(row.getBigDecimal("hardness_mg_l")).map(Number::doubleValue),
+                        Optional.ofNullable(row.getTimestamp("dark_at")).map(Timestamp::toInstant)),
+                at);
     }
 
     private static Taken taken(ResultSet row, Instant at) throws SQLException {
@@ -147,26 +157,28 @@ class RunStore {
     }
 
     /** Air and panel as somebody noted them. */
-    record Conditions(
-            PanelAir air, Optional<Double> wind, String light, Optional<Double> hardness, Instant at, UUID key) {}
+    record Conditions(Noted noted, String light, UUID key) {}
 
-    void keep(long study, int day, Conditions noted, Hands hands) {
+    void keep(long study, int day, Conditions conditions, Hands hands) {
+        Noted noted = conditions.noted();
         database.sql("""
-                        insert into conditions (study_id, day, air_c, humidity, panel_c, wind_m_s, light, hardness_mg_l, at,
+                        insert into conditions (study_id, day, air_c, humidity, panel_c, wind_m_s, light, hardness_mg_l,
+                                                dark_at, at,
                                                 kept_by, page_key)
-                        values (:study, :day, :air, :humidity, :panel, :wind, :light, :hardness, :at, :by, :key)
+                        values (:study, :day, :air, :humidity, :panel, :wind, :light, :hardness, :dark, :at, :by, :key)
                         on conflict (page_key) do nothing""")
                 .param("study", study)
                 .param("day", day)
                 .param("air", noted.air().air().celsius())
                 .param("humidity", noted.air().air().humidity())
                 .param("panel", noted.air().panelCelsius())
-                .param("wind", noted.wind().orElse(null), Types.NUMERIC)
-                .param("light", noted.light())
-                .param("hardness", noted.hardness().orElse(null), Types.NUMERIC)
+                .param("wind", noted.site().wind().orElse(null), Types.NUMERIC)
+                .param("light", conditions.light())
+                .param("hardness", noted.site().hardness().orElse(null), Types.NUMERIC)
+                .param("dark", noted.site().dark().map(Timestamp::from).orElse(null), Types.TIMESTAMP)
                 .param("at", Timestamp.from(noted.at()))
                 .param("by", hands.name())
-                .param("key", noted.key())
+                .param("key", conditions.key())
                 .update();
     }
 

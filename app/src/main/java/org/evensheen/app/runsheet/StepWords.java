@@ -27,17 +27,30 @@ final class StepWords {
                 ? ml.map(v -> " (%s mL)".formatted(span(v))).orElse("")
                 : "";
         return "Label: %s%s."
+                        .formatted(
+                                dose.asked().print(),
+                                scaled
+                                        ? "%s; on this section %s%s"
+                                                .formatted(
+                                                        dose.asked()
+                                                                        .countedFor()
+                                                                        .equals(Optional.of(Place.PANEL))
+                                                                ? ", taken as 1 m²"
+                                                                : "",
+                                                        here,
+                                                        volume)
+                                        : volume)
+                + (dose.aim() > dose.amount().high() ? over(dose, ml) : "");
+    }
+
+    /** On a small section the least that can be counted may be more than its share. */
+    private static String over(SectionDose dose, Optional<Span> ml) {
+        return " A single %s is %s times that%s."
                 .formatted(
-                        dose.asked().print(),
-                        scaled
-                                ? "%s; on this section %s%s"
-                                        .formatted(
-                                                dose.asked().countedFor().equals(Optional.of(Place.PANEL))
-                                                        ? ", taken as 1 m²"
-                                                        : "",
-                                                here,
-                                                volume)
-                                : volume);
+                        dose.counter().map(Counter::word).orElse("one"),
+                        Figures.number(dose.aim() / dose.amount().high(), 1),
+                        ml.map(v -> "; measure %s mL where it matters".formatted(span(v)))
+                                .orElse(""));
     }
 
     private static String span(Span span) {

@@ -8,8 +8,10 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import org.evensheen.app.page.Figures;
 import org.evensheen.core.runsheet.Batch;
 import org.evensheen.core.runsheet.Step;
+import org.evensheen.core.schedule.HandPace;
 import org.evensheen.core.schedule.HandPlan;
 
 /**
@@ -27,7 +29,8 @@ record StripDrawing(
         List<Bar> hands,
         List<Row> rows,
         String nowX,
-        String footLine) {
+        String footLine,
+        String how) {
     private static final double WIDTH = 420;
     private static final double LEFT = 34;
     private static final double ROW = 21;
@@ -72,7 +75,8 @@ record StripDrawing(
                         .toList(),
                 rows,
                 batch.begun() && now >= 0 && now <= length ? svg(LEFT + unit * now) : "",
-                foot(batch, run));
+                foot(batch, run),
+                how(batch));
     }
 
     private static Row row(String key, int n, Batch batch, Run run, Instant from, double unit) {
@@ -129,6 +133,20 @@ record StripDrawing(
                 ? "No order ends sooner."
                 : "No order can end more than %s sooner.".formatted(Times.span(Duration.ofSeconds(Math.round(spare))));
         return end + " " + sure;
+    }
+
+    private static String how(Batch batch) {
+        double factor = batch.pace().factor();
+        return "Spreading a section is taken as %.0f s and %.0f s for each m², buffing as %.0f s and %.0f s for each m², %s. Waits are planned for %s. Of the orders that keep every label's window the one that ends soonest is shown; what waits already comes before what is not begun."
+                .formatted(
+                        HandPace.BASE,
+                        HandPace.SPREAD_EACH,
+                        HandPace.BASE,
+                        HandPace.FINISH_EACH,
+                        factor == 1
+                                ? "until three sections have been timed"
+                                : "times %s, the median of what was timed today".formatted(Figures.number(factor, 2)),
+                        batch.aim().words());
     }
 
     /** The order in words. */

@@ -5,9 +5,12 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.net.http.HttpResponse;
 import java.time.Duration;
+import java.time.LocalTime;
+import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.IntStream;
@@ -78,10 +81,28 @@ class RunTest {
     void notesTheAirWithItsDewPointOnTheTape() {
         HttpResponse<String> answer = take("air", "air", "24", "humidity", "45", "panel", "16,5");
 
-        assertThat(answer.body()).contains("Dew point 11.3 °C; the panel is 5.2 K above it.");
+        assertThat(answer.body()).contains("Dew point 11.3 °C; the panel is 5.2 ± 1.2 K above it.");
         assertThat(now().record().happenings())
                 .contains(new Happening(0, Happening.Kind.WEATHER_NOTED, "24 °C, 45 %, panel 16.5 °C"));
         assertThat(Web.get(path()).body()).contains("Dew point 11.3");
+    }
+
+    @Test
+    void worksTowardsTheTimeTheLightGoes() {
+        assertThat(take("air", "air", "16", "humidity", "50", "panel", "17", "dark", "at dusk")
+                        .body())
+                .contains("like 16:20");
+        take("air", "air", "16", "humidity", "50", "panel", "17", "dark", "23.59", "wind", "7");
+
+        Run run = LiveApp.bean(RunMaker.class).make(study.id(), Optional.of(0));
+        assertThat(run.limitWords()).contains("The light goes at 23:59.");
+        assertThat(run.input()
+                        .limit()
+                        .orElseThrow()
+                        .atZone(ZoneId.systemDefault())
+                        .toLocalTime())
+                .isEqualTo(LocalTime.of(23, 59));
+        assertThat(run.input().air().orElseThrow().site().wind()).contains(7.0);
     }
 
     @Test

@@ -105,6 +105,17 @@ public record Entrant(Contender contender, List<Layer> layers) {
         return all;
     }
 
+    /** Products whose labels forbid sun. */
+    public static List<String> shaded(List<Entrant> entrants) {
+        return entrants.stream()
+                .flatMap(e -> e.layers().stream())
+                .filter(l ->
+                        l.label().one(Claim.Sun.class).filter(s -> !s.allowed()).isPresent())
+                .map(Layer::product)
+                .distinct()
+                .toList();
+    }
+
     /** What the panel's temperature must keep within for all labels together. */
     public static DryWindow.Limits limits(List<Entrant> entrants) {
         List<Claim.PanelTemperature> all = entrants.stream()

@@ -102,15 +102,18 @@ final class ApplyPart {
                     "air/apply", "Products go on within the labels' limits, and 3 K above the dew point."));
         }
         day.air()
-                .filter(a -> a.air().words(Entrant.limits(day.entrants())).stream()
-                        .anyMatch(w -> w.standing() == PanelAir.Standing.OUT))
+                .filter(a -> a.words(day.entrants()).stream().anyMatch(w -> w.standing() == PanelAir.Standing.OUT))
                 .filter(a -> !begun || day.mark("gate/weather").isPresent())
                 .ifPresent(a -> steps.add(Step.simple(
                         "gate/weather",
                         Part.APPLY,
                         Kind.GATE,
                         "Not in this weather",
-                        a.air().words(Entrant.limits(day.entrants())).get(0).text(),
+                        a.words(day.entrants()).stream()
+                                .filter(w -> w.standing() == PanelAir.Standing.OUT)
+                                .findFirst()
+                                .orElseThrow()
+                                .text(),
                         "Wait for another window, or note the air afresh when it has changed.",
                         day.study().sections().stream().map(Section::code).toList())));
         Instant free = Instant.ofEpochSecond(day.now().getEpochSecond() / BEHIND * BEHIND);
@@ -223,7 +226,7 @@ final class ApplyPart {
         String title = first.coat().number() == 1
                 ? first.rinsed() ? "What is rinsed off" : "First coats"
                 : "Coat " + first.coat().number();
-        Batch batch = new Batch(title, begun, anchor, plan, aim, later);
+        Batch batch = new Batch(title, begun, anchor, plan, aim, pace, later);
         if (!open.isEmpty()) {
             batches.add(batch);
         }

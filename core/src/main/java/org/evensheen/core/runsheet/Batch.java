@@ -2,6 +2,7 @@ package org.evensheen.core.runsheet;
 
 import java.time.Instant;
 import java.util.List;
+import org.evensheen.core.schedule.HandPace;
 import org.evensheen.core.schedule.HandPlan;
 import org.evensheen.core.schedule.WaitAim;
 
@@ -12,9 +13,11 @@ import org.evensheen.core.schedule.WaitAim;
  * @param anchor the moment that the plan's seconds count from
  * @param plan what is left of it
  * @param aim which end of the labels' waits it goes for
+ * @param pace how fast the hands are taken to be
  * @param later sections that are better left for a second go, as they would not be done by the limit
  */
-public record Batch(String title, boolean begun, Instant anchor, HandPlan plan, WaitAim aim, List<String> later) {
+public record Batch(
+        String title, boolean begun, Instant anchor, HandPlan plan, WaitAim aim, HandPace pace, List<String> later) {
     public Batch {
         later = List.copyOf(later);
     }

@@ -3,10 +3,12 @@ package org.evensheen.core.runsheet;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.planning.Entrant;
 import org.evensheen.core.study.StudyRecord;
 import org.evensheen.core.weather.PanelAir;
+import org.evensheen.core.weather.Site;
 
 /**
  * What a day's sheet is made from.
@@ -32,8 +34,15 @@ public record RunDay(
         Optional<Instant> limit,
         Instant now) {
 
-    /** Air and panel at a time. */
-    public record Noted(PanelAir air, Instant at) {}
+    /** Air, panel and place at a time. */
+    public record Noted(PanelAir air, Site site, Instant at) {
+        /** Everything that is out of the labels' limits or near them. */
+        public List<PanelAir.Word> words(List<Entrant> entrants) {
+            return Stream.concat(
+                            air.words(Entrant.limits(entrants)).stream(), site.words(Entrant.shaded(entrants)).stream())
+                    .toList();
+        }
+    }
 
     public RunDay {
         works = List.copyOf(works);

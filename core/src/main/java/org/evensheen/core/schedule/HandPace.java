@@ -11,9 +11,15 @@ import java.util.List;
  */
 public record HandPace(double factor) {
     public static final HandPace USUAL = new HandPace(1);
-    private static final double BASE = 12;
-    private static final double SPREAD_EACH = 90;
-    private static final double FINISH_EACH = 130;
+    /** Seconds a section takes however small it is. */
+    public static final double BASE = 12;
+
+    /** Seconds a square metre of spreading takes beside. */
+    public static final double SPREAD_EACH = 90;
+
+    /** Seconds a square metre of buffing or rinsing takes beside. */
+    public static final double FINISH_EACH = 130;
+
     private static final double FASTEST = 0.25;
     private static final int ENOUGH = 3;
 

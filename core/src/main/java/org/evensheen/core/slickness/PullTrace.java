@@ -14,13 +14,16 @@ import org.hipparchus.stat.descriptive.DescriptiveStatistics;
  * @param peak first peak, N
  * @param plateau mean of the plateau, N, above 0
  * @param stickSlip standard deviation over mean of the plateau
+ * @param uncertainty of the plateau's mean, N: the standard error of the means of {@value #PARTS} parts of it in turn, as neighbouring
+ *     samples are not independent; 0 where it is too short to tell
  * @param from index of the plateau's first sample
  * @param to index after its final one
  */
-public record PullTrace(double peak, double plateau, double stickSlip, int from, int to) {
+public record PullTrace(double peak, double plateau, double stickSlip, double uncertainty, int from, int to) {
     /** Fewest samples under load. */
     public static final int LEAST = 12;
 
+    private static final int PARTS = 5;
     private static final double LOADED = 1 / 3.0;
     private static final double OVER_THE_TOP = 0.9;
 
@@ -76,8 +79,20 @@ public record PullTrace(double peak, double plateau, double stickSlip, int from,
                 Math.max(force[peakAt], plateau.getMean()),
                 plateau.getMean(),
                 plateau.getStandardDeviation() / plateau.getMean(),
+                uncertainty(plateau.getValues()),
                 from,
                 Math.min(to, end));
+    }
+
+    private static double uncertainty(double[] plateau) {
+        int length = plateau.length / PARTS;
+        DescriptiveStatistics means = new DescriptiveStatistics();
+        for (int part = 0; part < PARTS && length > 1; part++) {
+            means.addValue(java.util.Arrays.stream(plateau, part * length, (part + 1) * length)
+                    .average()
+                    .orElseThrow());
+        }
+        return means.getN() < PARTS ? 0 : means.getStandardDeviation() / Math.sqrt(PARTS);
     }
 
     private static double median(double[] force, java.util.function.IntPredicate which) {

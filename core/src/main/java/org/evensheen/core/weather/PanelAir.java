@@ -14,6 +14,9 @@ public record PanelAir(Air air, double panelCelsius) {
     /** From this far above what is needed on, nothing is said, K. */
     public static final double COMFORT = 2;
 
+    private static final double THERMOMETER = 0.5;
+    private static final double HYGROMETER = 3;
+
     public PanelAir {
         if (!(panelCelsius >= -60 && panelCelsius <= 120)) {
             throw new IllegalArgumentException("no panel of " + panelCelsius + " °C");
@@ -23,6 +26,18 @@ public record PanelAir(Air air, double panelCelsius) {
     /** K that the panel is above the dew point; {@link Air#CLEARANCE} is needed. */
     public double clearance() {
         return panelCelsius - air.dewPoint();
+    }
+
+    /**
+     * Standard uncertainty of {@link #clearance()}, K: thermometers good to {@value #THERMOMETER} K and a hygrometer good to
+     * {@value #HYGROMETER} %RH, as they are sold, taken as independent.
+     */
+    public double clearanceUncertainty() {
+        double t = air.celsius();
+        double h = air.humidity();
+        double byAir = (new Air(t + 0.1, h).dewPoint() - air.dewPoint()) / 0.1 * THERMOMETER;
+        double byHumidity = (air.dewPoint() - new Air(t, h * 0.99).dewPoint()) / (h * 0.01) * HYGROMETER;
+        return Math.sqrt(byAir * byAir + byHumidity * byHumidity + THERMOMETER * THERMOMETER);
     }
 
     /** How things stand. */

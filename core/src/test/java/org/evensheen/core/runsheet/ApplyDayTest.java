@@ -25,6 +25,7 @@ import org.evensheen.core.units.Span;
 import org.evensheen.core.water.WaterKind;
 import org.evensheen.core.weather.Air;
 import org.evensheen.core.weather.PanelAir;
+import org.evensheen.core.weather.Site;
 import org.junit.jupiter.api.Test;
 
 /** Applying: stacks, further coats, products without a wait, paces, the weather's end of a window; and doses of chemicals. */
@@ -38,6 +39,7 @@ class ApplyDayTest {
     private final List<Mark> marks = new ArrayList<>();
     private final List<Entrant.Layer> chemicals = new ArrayList<>();
     private PanelAir air = new PanelAir(new Air(18, 50), 18);
+    private Site site = Site.UNKNOWN;
     private Instant now = TEN;
     private int day;
 
@@ -81,7 +83,7 @@ class ApplyDayTest {
                         chemicals,
                         marks,
                         Optional.empty(),
-                        Optional.of(new RunDay.Noted(air, TEN)),
+                        Optional.of(new RunDay.Noted(air, site, TEN)),
                         Optional.empty(),
                         now),
                 PairOfHands::plan);
@@ -171,6 +173,25 @@ class ApplyDayTest {
         });
         now = TEN.plus(Duration.ofHours(13));
         assertThat(sheet().clocks()).isEmpty();
+    }
+
+    @Test
+    void inTheSunNothingGoesOnWhoseLabelForbidsIt() {
+        contender(layer("Paste", "3 mL per section; wait 5–10 min; buff; no sun"));
+        contender(layer("Mist", "2 sprays per section; buff"));
+        work(0, Calendar.Kind.APPLY, "Apply by lot");
+        assertThat(sheet().steps()).extracting(Step::key).doesNotContain("gate/weather");
+
+        site = new Site(Optional.of(6.0), true, Optional.of(250.0), Optional.empty());
+        assertThat(sheet().steps())
+                .filteredOn(s -> s.key().equals("gate/weather"))
+                .singleElement()
+                .satisfies(gate -> assertThat(gate.detail()).contains("in the sun", "label of Paste says no sun"));
+        assertThat(site.words(List.of()))
+                .extracting(PanelAir.Word::standing)
+                .as("sun, wind and hard water are only said where no label forbids them")
+                .containsOnly(PanelAir.Standing.CLOSE)
+                .hasSize(3);
     }
 
     @Test

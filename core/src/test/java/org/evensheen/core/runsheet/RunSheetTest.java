@@ -26,6 +26,7 @@ import org.evensheen.core.study.StudyRecord;
 import org.evensheen.core.water.WaterKind;
 import org.evensheen.core.weather.Air;
 import org.evensheen.core.weather.PanelAir;
+import org.evensheen.core.weather.Site;
 import org.junit.jupiter.api.Test;
 
 class RunSheetTest {
@@ -98,7 +99,7 @@ class RunSheetTest {
                         List.of(),
                         marks,
                         cureFrom,
-                        Optional.of(new RunDay.Noted(new PanelAir(new Air(18, 50), panel), NINE)),
+                        Optional.of(new RunDay.Noted(new PanelAir(new Air(18, 50), panel), Site.UNKNOWN, NINE)),
                         limit,
                         now),
                 PairOfHands::plan);

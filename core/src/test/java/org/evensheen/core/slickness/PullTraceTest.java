@@ -48,6 +48,18 @@ class PullTraceTest {
     }
 
     @Test
+    void itsUncertaintyIsAsLargeAsThePlateausRealError() throws Exception {
+        double squares = 0;
+        for (int seed = 0; seed < 300; seed++) {
+            PullTrace trace = PullTrace.of(pull(10.3, 10, 0, seed));
+            squares += Math.pow((trace.plateau() - 10) / trace.uncertainty(), 2);
+        }
+        assertThat(Math.sqrt(squares / 300))
+                .as("four degrees of freedom make it 1.4")
+                .isBetween(1.1, 1.9);
+    }
+
+    @Test
     void takesAPullTheOtherWayRoundAsAPull() throws Exception {
         List<Double> reversed = pull(11, 9.8, 0, 4).stream().map(f -> -f).toList();
 

@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import java.util.stream.IntStream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -14,6 +15,7 @@ import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.Size;
 import org.evensheen.core.weather.DryWindow.Hour;
 import org.evensheen.core.weather.DryWindow.Limits;
+import org.hipparchus.stat.descriptive.DescriptiveStatistics;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -118,5 +120,19 @@ class WeatherTest {
         assertThat(new PanelAir(air, 26).words(limits))
                 .extracting(PanelAir.Word::text)
                 .containsExactly("The panel, 26 °C, is above what the labels allow, 25 °C.");
+    }
+
+    @Test
+    void saysHowFarTheInstrumentsLeaveTheClearanceOpen() {
+        Random errors = new Random(11);
+        DescriptiveStatistics seen = new DescriptiveStatistics();
+        for (int i = 0; i < 20_000; i++) {
+            seen.addValue(new PanelAir(
+                            new Air(18 + 0.5 * errors.nextGaussian(), 55 + 3 * errors.nextGaussian()),
+                            17 + 0.5 * errors.nextGaussian())
+                    .clearance());
+        }
+        assertThat(new PanelAir(new Air(18, 55), 17).clearanceUncertainty())
+                .isCloseTo(seen.getStandardDeviation(), within(0.03));
     }
 }

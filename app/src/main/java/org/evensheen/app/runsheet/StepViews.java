@@ -1,0 +1,140 @@
+package org.evensheen.app.runsheet;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.evensheen.app.kit.Instrument;
+import org.evensheen.app.page.Figures;
+import org.evensheen.app.page.Filled;
+import org.evensheen.app.runsheet.RunPage.Choice;
+import org.evensheen.app.runsheet.RunPage.StepView;
+import org.evensheen.app.runsheet.RunPage.Take;
+import org.evensheen.core.mixing.Counter;
+import org.evensheen.core.mixing.SectionDose;
+import org.evensheen.core.runsheet.Step;
+import org.evensheen.core.study.Measure;
+import org.evensheen.core.units.Span;
+
+/** Steps in the words and fields that the sheet shows them with. */
+final class StepViews {
+    private StepViews() {}
+
+    static String title(Run run, Step step) {
+        String product = step.act()
+                .map(a -> " " + a.layer().product() + (a.coat() > 1 ? ", coat " + a.coat() : ""))
+                .orElse("");
+        return step.title() + product;
+    }
+
+    /** A step as it is shown; {@code next} if it is the one to take now. */
+    static StepView of(Run run, Step step, boolean next, Filled filled) {
+        Optional<SectionDose> dose = step.kind() == Step.Kind.SPREAD ? run.dose(step) : Optional.empty();
+        Optional<Step.Asked> asked = step.reading();
+        Optional<Span> window = step.kind() == Step.Kind.FINISH ? RunKeeper.window(step) : Optional.empty();
+        return new StepView(
+                step.key(),
+                step.kind().name().toLowerCase(Locale.ROOT),
+                step.part().label(),
+                step.sections().size() == 1 ? step.sections().get(0) : "",
+                String.join(" ", step.sections()),
+                asked.map(a -> reading(a)).orElse(title(run, step)),
+                dose.map(d -> StepWords.amount(d, d.aim())).orElse(""),
+                dose.map(d -> StepWords.range(
+                                d, d.ml(step.act().orElseThrow().layer().calibrations())))
+                        .orElse(window.map(w -> "Label: wait " + span(w) + ".").orElse("")),
+                step.detail(),
+                step.why(),
+                action(step),
+                next,
+                step.kind() == Step.Kind.GATE && RunKeeper.shut(run, step).isPresent(),
+                step.from().map(Instant::toEpochMilli).orElse(0L),
+                step.until().map(Instant::toEpochMilli).orElse(0L),
+                window.map(w -> Figures.typed(w.low())).orElse(""),
+                window.map(w -> Figures.typed(w.high())).orElse(""),
+                step.kind() == Step.Kind.FINISH ? step.key().replace("/finish", "/spread") : "",
+                dose.map(d -> d.counter().map(Counter::word).orElse("mL")).orElse(""),
+                dose.map(d -> Figures.compact(d.aim(), 2)).orElse(""),
+                dose.isPresent(),
+                choices(step, asked),
+                takes(run, step, asked),
+                asked.map(a -> a.stage().code()).orElse(""),
+                asked.map(a -> a.measure().code()).orElse(""),
+                asked.map(Step.Asked::repeat).orElse(0),
+                asked.map(a -> a.measure().unit()).orElse(""),
+                UUID.randomUUID(),
+                filled);
+    }
+
+    private static String reading(Step.Asked asked) {
+        String what = asked.measure() == Measure.WATER_GRADE
+                ? "grade by eye"
+                : asked.measure() == Measure.LEFT_BEHIND
+                        ? "water left behind"
+                        : asked.measure().label().toLowerCase(Locale.ROOT);
+        String ordinal = Figures.ordinal(asked.repeat());
+        return asked.measure() == Measure.LEFT_BEHIND || asked.measure() == Measure.WATER_GRADE
+                ? Character.toUpperCase(what.charAt(0)) + what.substring(1)
+                : ordinal + " " + what;
+    }
+
+    private static String span(Span seconds) {
+        return seconds.single()
+                ? Times.span(Duration.ofSeconds(Math.round(seconds.low())))
+                : Times.span(Duration.ofSeconds(Math.round(seconds.low()))) + " to "
+                        + Times.span(Duration.ofSeconds(Math.round(seconds.high())));
+    }
+
+    private static String action(Step step) {
+        return switch (step.kind()) {
+            case CONDITIONS -> "Note it";
+            case CHECK -> "Check";
+            case TASK, HOLD -> "Done";
+            case LOOK -> "";
+            case GATE -> "Go on";
+            case SPREAD -> "Spread: the wait begins";
+            case FINISH -> step.title() + " begins now";
+            case READ -> "Keep";
+        };
+    }
+
+    private static List<Choice> choices(Step step, Optional<Step.Asked> asked) {
+        if (step.kind() == Step.Kind.LOOK) {
+            return List.of(
+                    new Choice("0", "Lies flat", true),
+                    new Choice("1", "Breaks up", false),
+                    new Choice("3", "Beads", false));
+        }
+        return asked.filter(a -> a.measure() == Measure.WATER_GRADE).isPresent()
+                ? List.of(
+                        new Choice("4", "as fresh", true),
+                        new Choice("3", "slower or looser", true),
+                        new Choice("2", "half of it", true),
+                        new Choice("1", "barely", true),
+                        new Choice("0", "wets like bare", true))
+                : List.of();
+    }
+
+    private static List<Take> takes(Run run, Step step, Optional<Step.Asked> asked) {
+        return run.study().instruments().stream()
+                .flatMap(i -> field(step, asked, i).stream().map(field -> new Take(i.id(), i.name(), field)))
+                .toList();
+    }
+
+    /** The field of a step that an instrument can fill. */
+    private static Optional<String> field(Step step, Optional<Step.Asked> asked, Instrument i) {
+        return switch (step.kind()) {
+            case READ ->
+                i.probe().measure().equals(asked.map(Step.Asked::measure)) ? Optional.of("amount") : Optional.empty();
+            case CHECK ->
+                i.probe().measure().equals(Optional.of(Measure.PULL)) ? Optional.of("said") : Optional.empty();
+            case CONDITIONS ->
+                Optional.ofNullable(
+                        Map.of("air", "air", "surface", "panel").get(i.probe().code()));
+            default -> Optional.empty();
+        };
+    }
+}
