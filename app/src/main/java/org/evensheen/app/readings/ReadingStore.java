@@ -1,6 +1,7 @@
 package org.evensheen.app.readings;
 
 import java.math.BigDecimal;
+import java.sql.Types;
 import java.time.LocalDate;
 import java.util.Optional;
 import java.util.UUID;
@@ -9,6 +10,7 @@ import org.evensheen.app.page.Hands;
 import org.evensheen.core.study.Observation;
 import org.evensheen.core.study.Reading;
 import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.namedparam.MapSqlParameterSource;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -17,10 +19,12 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class ReadingStore {
     private final JdbcClient database;
+    private final SharedWrites writes;
     private final TransactionTemplate transaction;
 
-    ReadingStore(JdbcClient database, TransactionTemplate transaction) {
+    ReadingStore(JdbcClient database, SharedWrites writes, TransactionTemplate transaction) {
         this.database = database;
+        this.writes = writes;
         this.transaction = transaction;
     }
 
@@ -43,7 +47,8 @@ public class ReadingStore {
      * @param take what an instrument gave for it; one that is not known is left out
      */
     Outcome keep(long study, Reading reading, UUID key, Hands hands, Optional<UUID> take) {
-        return insert(study, reading, key, hands, null, take) || sentBefore(study, key, reading.seen())
+        return writes.update(study, INSERT, row(study, reading, key, hands, null, take)) == 1
+                        || sentBefore(study, key, reading.seen())
                 ? Outcome.DONE
                 : Outcome.TAKEN;
     }
@@ -55,7 +60,10 @@ public class ReadingStore {
                 return Outcome.DONE;
             }
             if (strike(study, struck, hands, because) == Outcome.TAKEN
-                    || !insert(study, by, key, hands, struck, Optional.empty())) {
+                    || database.sql(INSERT)
+                                    .paramSource(row(study, by, key, hands, struck, Optional.empty()))
+                                    .update()
+                            != 1) {
                 status.setRollbackOnly();
                 return Outcome.TAKEN;
             }
@@ -76,32 +84,32 @@ public class ReadingStore {
         return struck == 1 ? Outcome.DONE : Outcome.TAKEN;
     }
 
-    private boolean insert(
+    private static final String INSERT = """
+            insert into reading (study_id, section_id, day, stage, measure, repeat,
+                                 amount, width_mm, water_kind, kept_by, page_key, replaces, take_id)
+            select s.study_id, s.id, :day, :stage, :measure, :repeat,
+                   :amount, :width, :kind, :by, :key, :replaces,
+                   (select t.id from take t where t.id = :take)
+            from section s where s.study_id = :study and s.code = :section
+            on conflict do nothing""";
+
+    private static MapSqlParameterSource row(
             long study, Reading reading, UUID key, Hands hands, @Nullable Long replaces, Optional<UUID> take) {
         Observation seen = reading.seen();
-        return database.sql("""
-                        insert into reading (study_id, section_id, day, stage, measure, repeat,
-                                             amount, width_mm, water_kind, kept_by, page_key, replaces, take_id)
-                        select s.study_id, s.id, :day, :stage, :measure, :repeat,
-                               :amount, :width, :kind, :by, :key, :replaces,
-                               (select t.id from take t where t.id = :take)
-                        from section s where s.study_id = :study and s.code = :section
-                        on conflict do nothing""")
-                        .param("day", reading.day())
-                        .param("stage", reading.stage().code())
-                        .param("measure", reading.measure().code())
-                        .param("repeat", reading.repeat())
-                        .param("amount", Columns.amount(seen))
-                        .param("width", Columns.width(seen))
-                        .param("kind", Columns.kind(seen))
-                        .param("by", hands.name())
-                        .param("key", key)
-                        .param("replaces", replaces, java.sql.Types.BIGINT)
-                        .param("take", take.orElse(null), java.sql.Types.OTHER)
-                        .param("study", study)
-                        .param("section", reading.section())
-                        .update()
-                == 1;
+        return new MapSqlParameterSource()
+                .addValue("day", reading.day())
+                .addValue("stage", reading.stage().code())
+                .addValue("measure", reading.measure().code())
+                .addValue("repeat", reading.repeat())
+                .addValue("amount", Columns.amount(seen), Types.NUMERIC)
+                .addValue("width", Columns.width(seen), Types.NUMERIC)
+                .addValue("kind", Columns.kind(seen), Types.VARCHAR)
+                .addValue("by", hands.name())
+                .addValue("key", key)
+                .addValue("replaces", replaces, Types.BIGINT)
+                .addValue("take", take.orElse(null), Types.OTHER)
+                .addValue("study", study)
+                .addValue("section", reading.section());
     }
 
     /** What stands in the slot of a reading, as it was typed, with who kept it; and the first repeat that is free. */
