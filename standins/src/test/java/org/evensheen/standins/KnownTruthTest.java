@@ -118,10 +118,11 @@ class KnownTruthTest {
     }
 
     @Test
-    void dropsAndWaterLeftBehindAreReadAroundTheirTruth() {
-        StudyRecord study = simulated(11, Measure.DROP, Measure.LEFT_BEHIND);
+    void dropsWaterLeftBehindAndGlossAreReadAroundTheirTruth() {
+        Map<Measure, Double> near = Map.of(Measure.DROP, 5.0, Measure.LEFT_BEHIND, 8.0, Measure.GLOSS, 1.5);
+        StudyRecord study = simulated(11, Measure.DROP, Measure.LEFT_BEHIND, Measure.GLOSS);
         SimulatedBed bed = bed(study, 11);
-        for (Measure measure : List.of(Measure.DROP, Measure.LEFT_BEHIND)) {
+        for (Measure measure : near.keySet()) {
             for (Contender contender : study.contenders()) {
                 double mean = study.sectionsOf(contender)
                         .mapToDouble(
@@ -130,9 +131,31 @@ class KnownTruthTest {
                         .orElseThrow();
                 assertThat(mean)
                         .as("%s of %s", measure, contender.name())
-                        .isCloseTo(bed.truth(contender, LATER, measure), within(measure == Measure.DROP ? 5 : 8.0));
+                        .isCloseTo(bed.truth(contender, LATER, measure), within(near.get(measure)));
             }
         }
+    }
+
+    @Test
+    void glossIsJudgedByWhatItGainsOnBare() {
+        StudyRecord study = simulated(23, Measure.GLOSS);
+        Verdict verdict =
+                Judge.verdict(study, Measure.GLOSS, 42, Optional.empty()).orElseThrow();
+        SimulatedBed bed = bed(study, 23);
+        double bare = bed.truth(study.contenders().get(3), LATER, Measure.GLOSS);
+
+        for (Verdict.Result result : verdict.results()) {
+            Ratio gain = result.benefit().orElseThrow();
+            double truth = bed.truth(result.contender(), LATER, Measure.GLOSS) - bare;
+            assertThat(truth)
+                    .as("GU gained by %s", result.contender().name())
+                    .isBetween(
+                            gain.interval().orElseThrow().low(),
+                            gain.interval().orElseThrow().high());
+        }
+        assertThat(verdict.result(study.contenders().get(2)).orElseThrow().place())
+                .as("the one that has worn off stands behind the first")
+                .isGreaterThan(1);
     }
 
     @Test

@@ -50,6 +50,7 @@ class SchemaTest {
                 "8, 'rewetted', 'drop', 1, 1.5, null, null|reading_is_physical",
                 "8, 'rewetted', 'grade', 1, 5, null, 'repels'|reading_is_physical",
                 "8, 'rewetted', 'grade', 1, 3, null, null|reading_is_physical",
+                "8, 'rewetted', 'gloss', 1, 201, null, null|reading_is_physical",
                 "8, 'rewetted', 'shine', 1, 3, null, null|reading_is_physical"
             })
     void nonsenseIsRefusedByName(String values, String constraint) {
