@@ -80,6 +80,8 @@ public final class PairOfHands {
         final double end;
         final double floor;
         final double waits;
+        /** Of orders that end alike the one that works earlier leaves more room for what comes between. */
+        final double sumOfStarts;
 
         Order(int[] acts, double[] starts) {
             this.acts = acts;
@@ -99,6 +101,7 @@ public final class PairOfHands {
             late = lateness + latenessToCome();
             floor = floor();
             waits = waitsToCome();
+            sumOfStarts = Arrays.stream(starts).sum();
         }
 
         /** What was begun before and is still not finished is late by so much at least: putting it off makes nothing better. */
@@ -260,7 +263,8 @@ public final class PairOfHands {
 
     private static final Comparator<Order> PROMISING = Comparator.<Order>comparingDouble(o -> o.late)
             .thenComparingDouble(o -> o.floor)
-            .thenComparingDouble(o -> o.waits);
+            .thenComparingDouble(o -> o.waits)
+            .thenComparingDouble(o -> o.sumOfStarts);
 
     private HandPlan plan() {
         Order start = new Order(new int[0], new double[0]);

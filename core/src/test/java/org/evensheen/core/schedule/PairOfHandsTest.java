@@ -182,6 +182,30 @@ class PairOfHandsTest {
     }
 
     @Test
+    void doesNotStandStillWhileThereIsSomethingToSpread() {
+        List<HandJob> jobs = new ArrayList<>();
+        jobs.add(new HandJob("G", 0, 11, new Span(300, 600), 13, OptionalDouble.of(-40)));
+        jobs.add(new HandJob("F", 0, 11, new Span(300, 600), 13, OptionalDouble.of(-11)));
+        jobs.add(new HandJob("J", 0, 11, new Span(60, 180), 13, OptionalDouble.of(0)));
+        jobs.add(job("A", 11, 60, 180, 13));
+        jobs.add(job("M", 11, 30, 60, 13));
+        jobs.add(job("K", 11, 30, 60, 13));
+        jobs.add(job("D", 11, 10, 30, 13));
+        jobs.add(job("E", 11, 10, 60, 13));
+
+        HandPlan plan = PairOfHands.plan(jobs);
+
+        assertThat(plan.end()).as("the paste decides when it is over").isBetween(301.9, 302.1);
+        assertThat(plan.acts().get(0).start()).isZero();
+        double shortWaits = plan.acts().stream()
+                .filter(a -> !a.key().equals("G") && !a.key().equals("F"))
+                .mapToDouble(HandPlan.Act::end)
+                .max()
+                .orElseThrow();
+        assertThat(shortWaits).as("all else is over with hardly a rest").isLessThan(5 * 11 + 6 * 13 + 20);
+    }
+
+    @Test
     void cutsABatchBetweenBlocksSoThatItEndsByALimit() {
         List<List<HandJob>> blocks = List.of(
                 List.of(job("A", 30, 30, 60, 40), job("B", 30, 30, 60, 40)),
