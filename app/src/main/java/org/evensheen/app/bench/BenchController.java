@@ -2,6 +2,7 @@ package org.evensheen.app.bench;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.List;
 import org.evensheen.app.calendar.DatedStore;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -23,9 +24,10 @@ class BenchController {
     @GetMapping("/")
     String bench(Model model) {
         LocalDate today = LocalDate.now(clock);
-        model.addAttribute("bench", BenchPage.of(due.around(today), due, today));
         model.addAttribute("underWay", due.underWay());
-        model.addAttribute("work", dated.workOn(today));
+        List<DatedStore.Dated> work = dated.workOn(today);
+        model.addAttribute("work", work);
+        model.addAttribute("bench", BenchPage.of(due.around(today), due, !work.isEmpty(), today));
         return "bench/bench";
     }
 }

@@ -63,7 +63,7 @@ record BenchPage(
     /** A visit in a line. */
     record Line(String address, String question, String what, String when, String wanting) {}
 
-    static BenchPage of(List<Due> around, DueStore store, LocalDate today) {
+    static BenchPage of(List<Due> around, DueStore store, boolean work, LocalDate today) {
         List<Due> due = around.stream()
                 .filter(d -> d.date().equals(today) && d.taken() < d.expected())
                 .sorted(Comparator.comparingInt(d -> d.taken() - d.expected()))
@@ -77,7 +77,7 @@ record BenchPage(
                 .toList();
         long wanting = due.stream().mapToLong(d -> d.expected() - d.taken()).sum();
         String headline = due.isEmpty()
-                ? "Nothing is due today."
+                ? work ? "No readings today; there is work." : "Nothing is due today."
                 : "%s due today, in %s."
                         .formatted(
                                 Figures.count(wanting, "reading", "readings"),

@@ -33,13 +33,14 @@ class BenchPageTest {
         assertThat(store.cells(due))
                 .hasSize(16)
                 .allMatch(c -> c.wanting() == (c.measure().equals("pull") ? 3 : 1));
-        BenchPage page = BenchPage.of(of(study, TODAY), store, TODAY);
+        BenchPage page = BenchPage.of(of(study, TODAY), store, false, TODAY);
         assertThat(page.headline()).isEqualTo("32 readings due today, in 1 study.");
         assertThat(page.first().wanted()).isEqualTo("Still wanted: 24 pulls, 8 drops.");
         assertThat(page.first().kit()).contains("weighted sled", "dropper");
         assertThat(page.first().patches()).allMatch(BenchPage.Patch::open);
         // Other tests have made many visits for today; those nearest to a day are looked up.
-        assertThat(BenchPage.of(of(study, TODAY.plusDays(5)), store, TODAY).ahead())
+        assertThat(BenchPage.of(of(study, TODAY.plusDays(5)), store, false, TODAY)
+                        .ahead())
                 .hasSize(1)
                 .first()
                 .satisfies(l -> assertThat(l.what()).contains("day 15"));
@@ -49,8 +50,12 @@ class BenchPageTest {
     void aVisitThatIsReadIsNotDueAndTomorrowItIsNotLeftOpen() {
         Study study = SampleStudy.read();
         DueStore store = LiveApp.bean(DueStore.class);
-        assertThat(BenchPage.of(of(study, TODAY), store, TODAY).headline()).isEqualTo("Nothing is due today.");
-        BenchPage tomorrow = BenchPage.of(of(study, TODAY.plusDays(1)), store, TODAY.plusDays(1));
+        assertThat(BenchPage.of(of(study, TODAY), store, false, TODAY).headline())
+                .isEqualTo("Nothing is due today.");
+        assertThat(BenchPage.of(of(study, TODAY), store, true, TODAY).headline())
+                .as("a bed waits to be worked on")
+                .isEqualTo("No readings today; there is work.");
+        BenchPage tomorrow = BenchPage.of(of(study, TODAY.plusDays(1)), store, false, TODAY.plusDays(1));
         assertThat(tomorrow.leftOpen()).isEmpty();
         assertThat(tomorrow.first()).isNull();
     }
@@ -59,7 +64,7 @@ class BenchPageTest {
     void aVisitThatWasMissedIsLeftOpenForAWeek() {
         Study study = SampleStudy.make();
         DueStore store = LiveApp.bean(DueStore.class);
-        BenchPage soon = BenchPage.of(of(study, TODAY.plusDays(3)), store, TODAY.plusDays(3));
+        BenchPage soon = BenchPage.of(of(study, TODAY.plusDays(3)), store, false, TODAY.plusDays(3));
         assertThat(soon.leftOpen()).singleElement().satisfies(l -> {
             assertThat(l.when()).isEqualTo("3 days ago");
             assertThat(l.wanting()).isEqualTo("32 readings wanting");
