@@ -151,7 +151,7 @@
   // What was typed, counted or taken for the step in hand is not swept away, nor is a note that is being written.
   const typing = () => {
     const step = current();
-    const begun = step && $$('input:not([type=radio])', step).some((i) => ['amount', 'width', 'air', 'humidity', 'panel', 'said', 'given', 'note', 'used'].includes(i.name) && i.value !== '');
+    const begun = step && $$('input:not([type=radio]), .grade-board select', step).some((i) => (i.tagName === 'SELECT' || ['amount', 'width', 'air', 'humidity', 'panel', 'said', 'given', 'note', 'used'].includes(i.name)) && i.value !== '');
     const noting = document.activeElement?.closest?.('[data-note], .more, [data-photo]') && document.activeElement.value;
     return begun || noting || pressing || $('[data-take].htmx-request');
   };

@@ -14,6 +14,7 @@ import org.springframework.jdbc.core.namedparam.MapSqlParameterSource;
 import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
 import org.springframework.jdbc.core.namedparam.SqlParameterSource;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
@@ -71,11 +72,15 @@ class SharedWrites {
     }
 
     /**
-     * Carries a statement out; how many rows it changed.
+     * Carries a statement out; how many rows it changed. What is part of a larger piece of work stays part of that, and is kept or not
+     * with it.
      *
      * @throws DataAccessException as if it had been carried out alone
      */
     int update(long study, String sql, MapSqlParameterSource values) {
+        if (TransactionSynchronizationManager.isActualTransactionActive()) {
+            return database.update(sql, values);
+        }
         Lane lane = lanes.computeIfAbsent(study % LANES, n -> new Lane());
         Row mine = new Row(sql, values);
         lane.waiting.add(mine);

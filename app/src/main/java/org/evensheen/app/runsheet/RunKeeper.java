@@ -39,6 +39,7 @@ class RunKeeper {
     private final ApplicationStore applications;
     private final HappeningStore happenings;
     private final NoteKeeper notes;
+    private final StageGrades grades;
     private final TransactionTemplate transaction;
 
     RunKeeper(
@@ -47,12 +48,14 @@ class RunKeeper {
             ApplicationStore applications,
             HappeningStore happenings,
             NoteKeeper notes,
+            StageGrades grades,
             TransactionTemplate transaction) {
         this.store = store;
         this.readings = readings;
         this.applications = applications;
         this.happenings = happenings;
         this.notes = notes;
+        this.grades = grades;
         this.transaction = transaction;
     }
 
@@ -186,6 +189,7 @@ class RunKeeper {
                         run.kept()
                                 .step(step.key().replace("/finish", "/spread"))
                                 .orElse(null));
+            case TASK -> grades.keep(run, sent, step);
             default -> "Done.";
         };
     }

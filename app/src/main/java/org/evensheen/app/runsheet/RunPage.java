@@ -85,6 +85,7 @@ record RunPage(
      * @param big the amount, or what is read
      * @param opens and {@code closes} ms of the server's clock, 0 for none
      * @param low and {@code high} the label's window, s, from the mark of the step {@code after}
+     * @param grades sections that may be graded with it
      * @param counter what is counted by tapping; empty if nothing is
      */
     record StepView(
@@ -111,6 +112,7 @@ record RunPage(
             boolean weighable,
             List<Choice> choices,
             List<Take> takes,
+            List<String> grades,
             String stage,
             String measure,
             int repeat,

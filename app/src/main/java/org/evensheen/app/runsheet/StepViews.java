@@ -61,6 +61,7 @@ final class StepViews {
                 dose.isPresent(),
                 choices(step, asked),
                 takes(run, step, asked),
+                StageGrades.open(run, step),
                 asked.map(a -> a.stage().code()).orElse(""),
                 asked.map(a -> a.measure().code()).orElse(""),
                 asked.map(Step.Asked::repeat).orElse(0),

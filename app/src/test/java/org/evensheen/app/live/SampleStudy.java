@@ -79,7 +79,22 @@ public final class SampleStudy {
         return applying(List.of(new Occasion(2, Stage.FRESH)));
     }
 
+    /** The same bed at a visit of today, where water is graded by eye too. */
+    public static Study visiting() {
+        return applying(
+                new Plan(
+                        List.of(new Plan.Planned(Measure.WATER_GRADE, 1), new Plan.Planned(Measure.PULL, 1)),
+                        List.of(new Occasion(0, Stage.REWETTED))),
+                List.of());
+    }
+
     private static Study applying(List<Occasion> visits) {
+        return applying(
+                new Plan(List.of(new Plan.Planned(Measure.PULL, 1)), visits),
+                List.of(new Work("", 0, Calendar.Kind.APPLY, "Apply by lot", "As soon as it is bare.", false)));
+    }
+
+    private static Study applying(Plan plan, List<Work> works) {
         List<Contender> contenders = List.of(
                 new Contender(0, "Osier Spray Seal", Role.REFERENCE, WaterKind.REPELS, Source.BOUGHT),
                 new Contender(1, "Brock Paste", Role.PRODUCT, WaterKind.REPELS, Source.LENT),
@@ -93,8 +108,8 @@ public final class SampleStudy {
                         contenders,
                         Layout.draw(Layout.Ask.filling(BED.shape(), List.of(2, 2, 2), 17))
                                 .sections(),
-                        new Plan(List.of(new Plan.Planned(Measure.PULL, 1)), visits),
-                        List.of(new Work("", 0, Calendar.Kind.APPLY, "Apply by lot", "As soon as it is bare.", false)),
+                        plan,
+                        works,
                         UUID.randomUUID()));
         return LiveApp.bean(StudyStore.class).load(id);
     }

@@ -92,4 +92,15 @@ class SharedWritesTest {
                 .as("the one that came first, and all the others")
                 .isEqualTo(2);
     }
+
+    @Test
+    @Timeout(30)
+    void whatIsPartOfALargerPieceOfWorkIsKeptOrNotWithIt() {
+        LiveApp.bean(TransactionTemplate.class).executeWithoutResult(status -> {
+            mark(0);
+            status.setRollbackOnly();
+        });
+
+        assertThat(of("count(*)")).isZero();
+    }
 }

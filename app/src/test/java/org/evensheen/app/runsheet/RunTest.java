@@ -2,6 +2,7 @@ package org.evensheen.app.runsheet;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.net.http.HttpResponse;
 import java.time.Duration;
@@ -25,6 +26,9 @@ import org.evensheen.core.footing.LabelDeparture;
 import org.evensheen.core.study.Application;
 import org.evensheen.core.study.Happening;
 import org.evensheen.core.study.Measure;
+import org.evensheen.core.study.Occasion;
+import org.evensheen.core.study.Reading;
+import org.evensheen.core.study.Stage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -89,7 +93,7 @@ class RunTest {
 
     @Test
     void worksTowardsTheTimeTheLightGoes() {
-        assertThat(take("air", "air", "16", "humidity", "50", "panel", "17", "dark", "at dusk")
+        assertThat(Web.send(path(), step("air", "air", "16", "humidity", "50", "panel", "17", "dark", "at dusk"))
                         .body())
                 .contains("like 16:20");
         take("air", "air", "16", "humidity", "50", "panel", "17", "dark", "23.59", "wind", "7");
@@ -176,6 +180,26 @@ class RunTest {
                 .param("step", step)
                 .query(Integer.class)
                 .single();
+    }
+
+    @Test
+    void gradesAsManySectionsAtAStageOfAVisitAsSomebodyCaresTo() {
+        study = SampleStudy.visiting();
+        String first = sectionOf(0);
+        String bare = sectionOf(2);
+        assertThat(Web.get(path()).body()).contains("Look at it as it arrived", "name=\"grade-" + first + "\"");
+
+        Map<String, String> look = step("visit/arrival", "grade-" + first, "2", "grade-" + bare, "0");
+        assertThat(Web.send(path(), look).body()).contains("2 sections graded as it arrived");
+        Web.send(path(), look);
+
+        assertThat(now().record().readings())
+                .extracting(Reading::section, Reading::stage, r -> r.seen().amount())
+                .containsExactlyInAnyOrder(tuple(first, Stage.ARRIVAL, 2.0), tuple(bare, Stage.ARRIVAL, 0.0));
+        assertThat(now().record().occasionsRead(now().record().section(first).orElseThrow(), Measure.WATER_GRADE))
+                .as("how it arrived is no visit's reading")
+                .containsExactly(new Occasion(0, Stage.ARRIVAL));
+        assertThat(Web.get(path()).body()).contains("Wet it again", "read/rewetted/grade/" + first + "/1");
     }
 
     @Test

@@ -119,6 +119,17 @@ public record RunSheet(List<Step> steps, List<Clock> clocks, List<Batch> batches
         };
     }
 
+    /** The stage of a visit that a step shows, where sections may be graded as they look then; empty for other steps. */
+    public static Optional<Stage> shows(Step step) {
+        return switch (step.key()) {
+            case "visit/arrival" -> Optional.of(Stage.ARRIVAL);
+            case "visit/rinse" -> Optional.of(Stage.RINSED);
+            case "visit/foam" -> Optional.of(Stage.FOAMED);
+            case "visit/washed" -> Optional.of(Stage.WASHED);
+            default -> Optional.empty();
+        };
+    }
+
     /** The step to take now: the first open one whose time has come, or the one whose time comes first. */
     public Optional<Step> next(Instant now) {
         List<Step> open = steps.stream().filter(Step::open).toList();
