@@ -48,6 +48,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class BundleKeeper {
     private final BundleStore store;
+    private final BundleDay days;
     private final StudyMaker maker;
     private final StudyStore studies;
     private final ReadingBatch readings;
@@ -58,6 +59,7 @@ class BundleKeeper {
 
     BundleKeeper(
             BundleStore store,
+            BundleDay days,
             StudyMaker maker,
             StudyStore studies,
             ReadingBatch readings,
@@ -66,6 +68,7 @@ class BundleKeeper {
             LabelKeeper labels,
             TransactionTemplate transaction) {
         this.store = store;
+        this.days = days;
         this.maker = maker;
         this.studies = studies;
         this.readings = readings;
@@ -165,6 +168,15 @@ class BundleKeeper {
                         .map(row -> at(row, Table.NOTED, BundleKeeper::noted))
                         .toList(),
                 key);
+        days.keep(
+                study,
+                tables.get(Table.STEPS).stream()
+                        .map(row -> at(row, Table.STEPS, BundleDay::step))
+                        .toList(),
+                tables.get(Table.WEATHER).stream()
+                        .map(row -> at(row, Table.WEATHER, BundleDay::weather))
+                        .toList(),
+                key);
         readings(study, tables.get(Table.READINGS), sections);
         for (Sheet.Row row : tables.get(Table.DEVIATIONS)) {
             applications.keep(at(row, Table.DEVIATIONS, r -> application(study, r, by)));
@@ -195,7 +207,7 @@ class BundleKeeper {
         }
     }
 
-    private static String text(Sheet.Row row, String column) {
+    static String text(Sheet.Row row, String column) {
         if (row.at(column).isEmpty()) {
             throw new Wrong("Line %d has no %s.".formatted(row.line(), column));
         }
@@ -261,7 +273,7 @@ class BundleKeeper {
                         row.at("lives")));
     }
 
-    private static double number(Sheet.Row row, String column) {
+    static double number(Sheet.Row row, String column) {
         double value = Double.parseDouble(text(row, column));
         if (!Double.isFinite(value)) {
             throw new NumberFormatException(column + " is no number");
@@ -269,7 +281,7 @@ class BundleKeeper {
         return value;
     }
 
-    private static int whole(Sheet.Row row, String column) {
+    static int whole(Sheet.Row row, String column) {
         return Integer.parseInt(text(row, column));
     }
 

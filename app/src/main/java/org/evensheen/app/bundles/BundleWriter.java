@@ -38,13 +38,22 @@ final class BundleWriter {
     private final List<Product> products;
     private final List<BundleStore.Exposure> exposures;
     private final List<BundleStore.Noted> noted;
+    private final List<BundleDay.Step> steps;
+    private final List<BundleDay.Weather> weather;
 
     BundleWriter(
-            Study study, List<Product> products, List<BundleStore.Exposure> exposures, List<BundleStore.Noted> noted) {
+            Study study,
+            List<Product> products,
+            List<BundleStore.Exposure> exposures,
+            List<BundleStore.Noted> noted,
+            List<BundleDay.Step> steps,
+            List<BundleDay.Weather> weather) {
         this.study = study;
         this.products = products;
         this.exposures = exposures;
         this.noted = noted;
+        this.steps = steps;
+        this.weather = weather;
     }
 
     void write(OutputStream to, JsonMapper json, Instant now) throws IOException {
@@ -176,6 +185,24 @@ final class BundleWriter {
                                 n.what().words(),
                                 n.at(),
                                 n.by()))
+                        .toList();
+            case STEPS ->
+                steps.stream()
+                        .map(s -> row(s.day(), s.step(), s.passed(), s.note(), s.given(), s.used(), s.at(), s.keptBy()))
+                        .toList();
+            case WEATHER ->
+                weather.stream()
+                        .map(w -> row(
+                                w.day(),
+                                w.airC(),
+                                w.humidity(),
+                                w.panelC(),
+                                w.windMS(),
+                                w.light(),
+                                w.hardnessMgL(),
+                                w.darkAt(),
+                                w.at(),
+                                w.keptBy()))
                         .toList();
             case READINGS -> study.readings().stream().map(this::reading).toList();
             case DEVIATIONS ->

@@ -28,6 +28,7 @@ class StudyFilesController {
     private final StudyStore studies;
     private final ProductStore products;
     private final BundleStore store;
+    private final BundleDay days;
     private final BundleKeeper keeper;
     private final JsonMapper json;
     private final Clock clock;
@@ -36,12 +37,14 @@ class StudyFilesController {
             StudyStore studies,
             ProductStore products,
             BundleStore store,
+            BundleDay days,
             BundleKeeper keeper,
             JsonMapper json,
             Clock clock) {
         this.studies = studies;
         this.products = products;
         this.store = store;
+        this.days = days;
         this.keeper = keeper;
         this.json = json;
         this.clock = clock;
@@ -75,7 +78,13 @@ class StudyFilesController {
                 .distinct()
                 .toList();
         ByteArrayOutputStream zip = new ByteArrayOutputStream();
-        new BundleWriter(study, products.allNamed(names), store.exposures(id), store.noted(id))
+        new BundleWriter(
+                        study,
+                        products.allNamed(names),
+                        store.exposures(id),
+                        store.noted(id),
+                        days.steps(id),
+                        days.weather(id))
                 .write(zip, json, clock.instant());
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_TYPE, "application/zip")

@@ -30,7 +30,14 @@ enum Table {
     DEVIATIONS(
             "contender:integer day:integer job:string dose:string wait_seconds:number coats:integer label:string",
             5000),
-    NOTED("day:integer kind:string section:string words:string at:datetime kept_by:string", 5000);
+    NOTED("day:integer kind:string section:string words:string at:datetime kept_by:string", 5000),
+    STEPS(
+            "day:integer step:string passed:boolean note:string given:number used:string at:datetime kept_by:string",
+            20_000),
+    WEATHER(
+            "day:integer air_c:number humidity:number panel_c:number wind_m_s:number light:string hardness_mg_l:number "
+                    + "dark_at:datetime at:datetime kept_by:string",
+            5000);
 
     private final Map<String, String> fields = new TreeMap<>();
     private final List<String> names;
@@ -60,7 +67,7 @@ enum Table {
 
     /** The version of the bundle from which on it is there; before, it is empty. */
     int since() {
-        return this == NOTED ? 2 : 1;
+        return compareTo(NOTED) >= 0 ? 2 : 1;
     }
 
     /** Most rows it may have. */

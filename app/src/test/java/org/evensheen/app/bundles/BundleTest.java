@@ -10,6 +10,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -139,7 +140,7 @@ class BundleTest {
     @Test
     void aBundleFromBeforeThereWereDeviationsComesInToo() throws Exception {
         Map<String, byte[]> files = unzip(export(corrected().id()));
-        files.remove("noted.csv");
+        List.of("noted.csv", "steps.csv", "weather.csv").forEach(files::remove);
         files.put(
                 "datapackage.json",
                 new String(files.get("datapackage.json"), StandardCharsets.UTF_8)
@@ -148,6 +149,37 @@ class BundleTest {
         Study after = study(SamplePlan.number(bringIn(zip(files), UUID.randomUUID())));
         assertThat(after.record().deviations()).isEmpty();
         assertThat(after.readings()).isNotEmpty();
+    }
+
+    @Test
+    void theStepsOfADayAndItsWeatherComeBackAsTheyWereTaken() throws Exception {
+        Study before = SampleStudy.applyingOnly();
+        String path = "/studies/" + before.id() + "/run";
+        String section = before.record().sections().stream()
+                .filter(s -> s.contender() == 0)
+                .findFirst()
+                .orElseThrow()
+                .code();
+        Web.send(path, step("air", "air", "16", "humidity", "50", "panel", "17", "wind", "3", "dark", "23:59"));
+        Web.send(path, step("coat1/" + section + "/spread", "given", "4", "used", "towel 46", "ago", "90000"));
+
+        long id = SamplePlan.number(bringIn(export(before.id()), UUID.randomUUID()));
+
+        BundleDay days = LiveApp.bean(BundleDay.class);
+        assertThat(days.steps(id)).hasSize(2).isEqualTo(days.steps(before.id()));
+        assertThat(days.weather(id)).hasSize(1).isEqualTo(days.weather(before.id()));
+        assertThat(Web.get("/studies/" + id + "/clocks?day=0").body())
+                .as("what waits there waits here")
+                .contains("Buff", section);
+    }
+
+    private static Map<String, String> step(String step, String... more) {
+        Map<String, String> fields = new HashMap<>(
+                Map.of("day", "0", "step", step, "key", UUID.randomUUID().toString()));
+        for (int i = 0; i < more.length; i += 2) {
+            fields.put(more[i], more[i + 1]);
+        }
+        return fields;
     }
 
     /** Readings without the numbers that a database gives them. */
