@@ -100,6 +100,7 @@ class ScreenshotsTest {
             page.locator(".clock").nth(i).waitFor();
             page.locator("#line[data-state=on]").waitFor();
         }
+        page.getByText("2/24").waitFor();
         page.locator("#run:not([data-changed])").waitFor();
     }
 
