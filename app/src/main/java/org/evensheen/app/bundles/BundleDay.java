@@ -61,8 +61,8 @@ class BundleDay {
     /** Reads a line of {@link Table#STEPS}. */
     static Step step(Sheet.Row row) {
         return new Step(
-                BundleKeeper.whole(row, "day"),
-                BundleKeeper.text(row, "step"),
+                Rows.whole(row, "day"),
+                Rows.text(row, "step"),
                 Boolean.parseBoolean(row.at("passed")),
                 row.at("note"),
                 optional(row, "given"),
@@ -74,10 +74,10 @@ class BundleDay {
     /** Reads a line of {@link Table#WEATHER}. */
     static Weather weather(Sheet.Row row) {
         return new Weather(
-                BundleKeeper.whole(row, "day"),
-                BundleKeeper.number(row, "air_c"),
-                BundleKeeper.number(row, "humidity"),
-                BundleKeeper.number(row, "panel_c"),
+                Rows.whole(row, "day"),
+                Rows.number(row, "air_c"),
+                Rows.number(row, "humidity"),
+                Rows.number(row, "panel_c"),
                 optional(row, "wind_m_s"),
                 row.at("light"),
                 optional(row, "hardness_mg_l"),
@@ -87,7 +87,7 @@ class BundleDay {
     }
 
     private static @Nullable Double optional(Sheet.Row row, String column) {
-        return row.at(column).isEmpty() ? null : BundleKeeper.number(row, column);
+        return row.at(column).isEmpty() ? null : Rows.number(row, column);
     }
 
     void keep(long study, List<Step> steps, List<Weather> weather, UUID key) {

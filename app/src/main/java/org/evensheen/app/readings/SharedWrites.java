@@ -10,6 +10,7 @@ import java.util.concurrent.Semaphore;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.jdbc.core.namedparam.MapSqlParameterSource;
 import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
 import org.springframework.jdbc.core.namedparam.SqlParameterSource;
@@ -114,8 +115,9 @@ class SharedWrites {
                     .forEach(sql -> batch(
                             sql, rows.stream().filter(r -> r.sql.equals(sql)).toList())));
         } catch (RuntimeException e) {
-            if (rows.size() > 1) {
-                // One of them can't be: each is tried alone, so that it spoils nobody else's.
+            if (rows.size() > 1 && e instanceof DataIntegrityViolationException) {
+                // One of them can't be: each is tried alone, so that it spoils nobody else's. A database that is away
+                // is away for all.
                 rows.forEach(row -> write(List.of(row)));
             } else {
                 rows.forEach(row -> row.failed = e);

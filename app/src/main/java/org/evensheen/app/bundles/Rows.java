@@ -1,0 +1,183 @@
+package org.evensheen.app.bundles;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
+import org.evensheen.app.page.Sheet;
+import org.evensheen.app.studies.ApplicationStore;
+import org.evensheen.app.studies.KeptReading;
+import org.evensheen.core.label.LabelLine;
+import org.evensheen.core.planning.Calendar;
+import org.evensheen.core.schedule.Plan;
+import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Deviation;
+import org.evensheen.core.study.Happening;
+import org.evensheen.core.study.Measure;
+import org.evensheen.core.study.Observation;
+import org.evensheen.core.study.Occasion;
+import org.evensheen.core.study.Reading;
+import org.evensheen.core.study.Section;
+import org.evensheen.core.study.Stage;
+import org.evensheen.core.water.WaterKind;
+
+/** What the rows of a bundle mean; one that can't be read is told with its file and line. */
+final class Rows {
+    private Rows() {}
+
+    /** A cell that can't be, with its place. */
+    static final class Wrong extends RuntimeException {
+        Wrong(String message) {
+            super(message);
+        }
+    }
+
+    static Sheet.Row only(Map<Table, List<Sheet.Row>> tables, Table table) {
+        List<Sheet.Row> rows = tables.get(table);
+        if (rows.size() != 1) {
+            throw new Wrong("%s must have one line; it has %d.".formatted(table.path(), rows.size()));
+        }
+        return rows.get(0);
+    }
+
+    /** Reads a row; what can't be read is told with its file and line. */
+    static <T> T at(Sheet.Row row, Table table, Function<Sheet.Row, T> read) {
+        try {
+            return read.apply(row);
+        } catch (RuntimeException e) {
+            throw e instanceof Wrong
+                    ? e
+                    : new Wrong("%s, line %d can't be read: %s. Nothing was stored."
+                            .formatted(table.path(), row.line(), String.valueOf(e.getMessage())));
+        }
+    }
+
+    static String text(Sheet.Row row, String column) {
+        if (row.at(column).isEmpty()) {
+            throw new Wrong("Line %d has no %s.".formatted(row.line(), column));
+        }
+        return row.at(column);
+    }
+
+    static double number(Sheet.Row row, String column) {
+        double value = Double.parseDouble(text(row, column));
+        if (!Double.isFinite(value)) {
+            throw new NumberFormatException(column + " is no number");
+        }
+        return value;
+    }
+
+    static int whole(Sheet.Row row, String column) {
+        return Integer.parseInt(text(row, column));
+    }
+
+    static Contender contender(Sheet.Row row) {
+        Contender.Role role = Contender.Role.valueOf(text(row, "role").toUpperCase(Locale.ROOT));
+        boolean bare = role == Contender.Role.BARE;
+        return new Contender(
+                whole(row, "number"),
+                bare ? "Bare" : text(row, "name"),
+                role,
+                bare ? WaterKind.REPELS : WaterKind.ofCode(row.at("water_kind")).orElseThrow(),
+                bare
+                        ? Contender.Source.BOUGHT
+                        : Contender.Source.valueOf(text(row, "source").toUpperCase(Locale.ROOT)));
+    }
+
+    static Section section(Sheet.Row row) {
+        return new Section(
+                text(row, "code"),
+                whole(row, "contender"),
+                whole(row, "block"),
+                number(row, "x_mm"),
+                number(row, "y_mm"),
+                number(row, "width_mm"),
+                number(row, "height_mm"),
+                Boolean.parseBoolean(row.at("by_hand")));
+    }
+
+    static Sheet.Row plan(
+            Sheet.Row row, List<Plan.Planned> measures, List<Occasion> visits, List<Calendar.Work> works) {
+        switch (row.at("what")) {
+            case "measure" ->
+                measures.add(new Plan.Planned(Measure.ofCode(row.at("code")).orElseThrow(), whole(row, "repeats")));
+            case "visit" ->
+                visits.add(new Occasion(
+                        whole(row, "day"), Stage.ofCode(row.at("code")).orElseThrow()));
+            case "work" ->
+                works.add(new Calendar.Work(
+                        "",
+                        whole(row, "day"),
+                        Calendar.Kind.valueOf(row.at("code").toUpperCase(Locale.ROOT)),
+                        text(row, "title"),
+                        row.at("why"),
+                        false));
+            default ->
+                throw new IllegalArgumentException("“%s” is no part of a plan".formatted(Sheet.shown(row.at("what"))));
+        }
+        return row;
+    }
+
+    static BundleStore.Exposure exposure(Sheet.Row row) {
+        Happening.Kind kind = Happening.Kind.ofCode(row.at("kind")).orElseThrow();
+        return new BundleStore.Exposure(
+                whole(row, "day"), kind.code(), row.at("note"), Instant.parse(row.at("kept_at")), row.at("kept_by"));
+    }
+
+    static BundleStore.Noted noted(Sheet.Row row) {
+        return new BundleStore.Noted(
+                new Deviation(
+                        whole(row, "day"),
+                        Deviation.Kind.ofCode(row.at("kind")).orElseThrow(),
+                        Optional.of(row.at("section")).filter(s -> !s.isEmpty()),
+                        row.at("words")),
+                Instant.parse(row.at("at")),
+                row.at("kept_by"));
+    }
+
+    static KeptReading reading(Sheet.Row row) {
+        Measure measure = Measure.ofCode(row.at("measure")).orElseThrow();
+        double amount = number(row, "amount");
+        Observation seen = switch (measure) {
+            case PULL -> new Observation.Pull(amount);
+            case DROP -> new Observation.DropShape(amount, number(row, "width_mm"));
+            case LEFT_BEHIND -> new Observation.LeftBehind(amount);
+            case GLOSS -> new Observation.Gloss(amount);
+            case WATER_GRADE ->
+                new Observation.Graded(WaterKind.ofCode(row.at("water_kind")).orElseThrow(), (int) amount);
+        };
+        return new KeptReading(
+                Long.parseLong(text(row, "id")),
+                new Reading(
+                        text(row, "section"),
+                        whole(row, "day"),
+                        Stage.ofCode(row.at("stage")).orElseThrow(),
+                        whole(row, "repeat"),
+                        seen),
+                Instant.parse(row.at("kept_at")),
+                text(row, "kept_by"),
+                row.at("replaces").isEmpty() ? Optional.empty() : Optional.of(Long.parseLong(row.at("replaces"))),
+                row.at("struck_at").isEmpty()
+                        ? Optional.empty()
+                        : Optional.of(new KeptReading.Strike(
+                                Instant.parse(row.at("struck_at")),
+                                text(row, "struck_by"),
+                                text(row, "struck_because"))));
+    }
+
+    static ApplicationStore.Draft application(long study, Sheet.Row row, String by) {
+        return new ApplicationStore.Draft(
+                study,
+                whole(row, "contender"),
+                whole(row, "day"),
+                row.at("job"),
+                LabelLine.readDose(row.at("dose")).dose(),
+                row.at("wait_seconds").isEmpty() ? Optional.empty() : Optional.of(number(row, "wait_seconds")),
+                row.at("coats").isEmpty() ? Optional.empty() : Optional.of(whole(row, "coats")),
+                UUID.randomUUID(),
+                by);
+    }
+}
