@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
 
 /** The run sheet of a study's day. */
 @Controller
@@ -55,6 +56,13 @@ class RunController {
         model.addAttribute("study", id);
         model.addAttribute("day", day);
         return "runsheet/clocks";
+    }
+
+    /** How far a day of a study is, in a few words. */
+    @GetMapping(path = "/studies/{id}/progress", produces = "text/plain;charset=UTF-8")
+    @ResponseBody
+    String progress(@PathVariable long id, @RequestParam int day) {
+        return RunPage.words(maker.make(id, Optional.of(day)));
     }
 
     @PostMapping("/studies/{id}/run")

@@ -167,7 +167,8 @@ record RunPage(
                 said);
     }
 
-    private static String words(Run run) {
+    /** How far the day is. */
+    static String words(Run run) {
         long open = run.sheet().steps().stream().filter(Step::open).count();
         if (run.sheet().steps().isEmpty()) {
             return "Nothing is planned for this day.";

@@ -139,6 +139,8 @@ class DemoDayTest {
                         "key",
                         UUID.randomUUID().toString()));
         try {
+            assertThat(Web.get("/studies/" + doors.id() + "/progress?day=1").body())
+                    .contains("steps to go");
             assertThat(Web.get("/").body()).contains("/studies/" + doors.id() + "/clocks?day=1");
             assertThat(Web.get("/studies/" + doors.id() + "/clocks?day=1").body())
                     .contains("Buff", ">" + section + "</span>", "data-opens");
