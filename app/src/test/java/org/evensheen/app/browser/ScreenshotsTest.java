@@ -22,7 +22,7 @@ class ScreenshotsTest {
 
     @Test
     void pictures() {
-        shoot("bench", 1280, 800, "/", page -> {});
+        shoot("bench", 1280, 800, "/", page -> page.getByText("steps to go").waitFor());
         shoot(
                 "study",
                 1280,
