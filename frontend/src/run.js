@@ -338,7 +338,14 @@
 
   // What an instrument gave pushes the button down; it is brought back under the thumb.
   document.addEventListener('htmx:afterSettle', (event) => {
-    if (event.target.matches?.('.taken')) $('[data-main-button]', event.target.closest('form'))?.scrollIntoView({ block: 'nearest' });
+    if (!event.target.matches?.('.taken')) return;
+    const form = event.target.closest('form');
+    const main = $('[data-main-button]', form);
+    main?.scrollIntoView({ block: 'nearest' });
+    // The button that asked was shut meanwhile and lost the keyboard: it goes on where the hand wants to.
+    const asker = event.detail.requestConfig?.elt;
+    const wanting = $$('.airs input', form).some((i) => i.value === '' && !i.closest('details'));
+    setTimeout(() => { if (document.activeElement === document.body) (wanting ? asker : main)?.focus({ preventScroll: true }); }, 30);
   });
 
   // Taps and keys.

@@ -115,9 +115,8 @@ class KitJourneyTest {
         assertThat(page.locator(".ask")).hasText("Second pull");
     }
 
-    @Test
-    void aPhotoTakenOnTheSheetIsKeptAndLaidBesideAnother() throws Exception {
-        Study study = SampleStudy.make();
+    /** The first pull is in and the air is noted: the sheet asks for the second one. */
+    private static String atSecondPull(Study study) {
         String section = study.record().sections().get(0).code();
         Web.send("/studies/" + study.id() + "/capture", SampleStudy.firstPull(section, "9.9", UUID.randomUUID()));
         Web.send(
@@ -135,6 +134,27 @@ class KitJourneyTest {
                         "17",
                         "key",
                         UUID.randomUUID().toString()));
+        return section;
+    }
+
+    @Test
+    void whatWasTakenByKeyboardIsKeptByTheNextEnter() {
+        Study study = SampleStudy.make();
+        atSecondPull(study);
+        open(1280, "/studies/" + study.id() + "/run");
+        Locator step = page.locator(".step:not([hidden])");
+        step.locator("[data-take]").focus();
+        page.keyboard().press("Enter");
+        assertThat(step.locator("[data-main-button]")).isFocused();
+        assertThat(step.locator("[name=amount]")).not().hasValue("");
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".steps-slate .said")).containsText("Kept: pull 2");
+    }
+
+    @Test
+    void aPhotoTakenOnTheSheetIsKeptAndLaidBesideAnother() throws Exception {
+        Study study = SampleStudy.make();
+        String section = atSecondPull(study);
         open(390, "/studies/" + study.id() + "/run");
         assertThat(page.locator(".step:not([hidden]) .tag")).hasText(section);
         for (int i = 0; i < 2; i++) {
