@@ -5,6 +5,7 @@ import com.google.zxing.EncodeHintType;
 import com.google.zxing.WriterException;
 import com.google.zxing.common.BitMatrix;
 import com.google.zxing.qrcode.QRCodeWriter;
+import com.google.zxing.qrcode.decoder.ErrorCorrectionLevel;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
@@ -37,6 +38,7 @@ record PrintPage(
         List<String> key,
         String reminder) {
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
+    private static final int QUIET_MODULES = 4;
 
     /** A tape tag: its code, and a QR code that opens the section's Slate. */
     record Tag(String code, String block, String qr, String viewBox, String address) {}
@@ -92,9 +94,12 @@ record PrintPage(
                 to);
     }
 
+    /** With the blank border that readers count on, and with room for a drop or a scratch on the tape. */
     private static BitMatrix matrix(String text) {
+        Map<EncodeHintType, Object> asked =
+                Map.of(EncodeHintType.MARGIN, QUIET_MODULES, EncodeHintType.ERROR_CORRECTION, ErrorCorrectionLevel.M);
         try {
-            return new QRCodeWriter().encode(text, BarcodeFormat.QR_CODE, 0, 0, Map.of(EncodeHintType.MARGIN, 2));
+            return new QRCodeWriter().encode(text, BarcodeFormat.QR_CODE, 0, 0, asked);
         } catch (WriterException e) {
             throw new IllegalStateException(e);
         }

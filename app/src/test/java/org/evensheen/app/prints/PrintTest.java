@@ -3,6 +3,7 @@ package org.evensheen.app.prints;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.google.zxing.BinaryBitmap;
+import com.google.zxing.DecodeHintType;
 import com.google.zxing.RGBLuminanceSource;
 import com.google.zxing.common.HybridBinarizer;
 import com.google.zxing.qrcode.QRCodeReader;
@@ -24,7 +25,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 class PrintTest {
     private static final int SCALE = 6;
 
-    /** Reads a QR code back from the path that draws it, as a camera would from paper. */
+    /** Reads a QR code back from the path that draws it, module by module: where to look for it is known. */
     private static String decoded(String viewBox, String path) throws Exception {
         int size = Integer.parseInt(viewBox.split(" ")[2]);
         int[] pixels = new int[size * SCALE * size * SCALE];
@@ -33,14 +34,17 @@ class PrintTest {
         while (run.find()) {
             int x = Integer.parseInt(run.group(1)) * SCALE;
             int y = Integer.parseInt(run.group(2)) * SCALE;
+            assertThat(Math.min(x, y)).as("a blank border of four modules").isGreaterThanOrEqualTo(4 * SCALE);
             int width = Integer.parseInt(run.group(3)) * SCALE;
             for (int row = y; row < y + SCALE; row++) {
                 Arrays.fill(pixels, row * size * SCALE + x, row * size * SCALE + x + width, 0);
             }
         }
         return new QRCodeReader()
-                .decode(new BinaryBitmap(
-                        new HybridBinarizer(new RGBLuminanceSource(size * SCALE, size * SCALE, pixels))))
+                .decode(
+                        new BinaryBitmap(
+                                new HybridBinarizer(new RGBLuminanceSource(size * SCALE, size * SCALE, pixels))),
+                        Map.of(DecodeHintType.PURE_BARCODE, true))
                 .getText();
     }
 
