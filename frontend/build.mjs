@@ -1,7 +1,8 @@
 // Builds assets/ with styles, scripts and fonts from the packages and from src/.
 import { execFileSync } from 'node:child_process';
-import { cpSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { minify } from 'terser';
 
 const out = join(process.argv[2] ?? 'target/static', 'assets');
 mkdirSync(join(out, 'fonts'), { recursive: true });
@@ -18,17 +19,15 @@ const copies = {
   ...font('atkinson-hyperlegible-next', 400, 'text'),
   ...font('atkinson-hyperlegible-next', 700, 'text-bold'),
   ...font('martian-mono', 600, 'figures'),
-  'src/even-sheen.js': 'even-sheen.js',
-  'src/planner.js': 'planner.js',
-  'src/queue.js': 'queue.js',
-  'src/clocks.js': 'clocks.js',
-  'src/run.js': 'run.js',
-  'src/slate.js': 'slate.js',
-  'src/photos.js': 'photos.js',
-  'src/offline.js': 'offline.js',
   'src/mark.svg': 'mark.svg',
 };
 for (const [from, to] of Object.entries(copies)) cpSync(from, join(out, to));
+
+// Our own scripts, without what only their reader needs.
+for (const script of readdirSync('src').filter((name) => name.endsWith('.js'))) {
+  const { code } = await minify(readFileSync(join('src', script), 'utf8'), { toplevel: true });
+  writeFileSync(join(out, script), code);
+}
 
 const notices = ['htmx.org', '@alpinejs/csp', '@fontsource/bricolage-grotesque', '@fontsource/atkinson-hyperlegible-next', '@fontsource/martian-mono']
   .map((name) => {

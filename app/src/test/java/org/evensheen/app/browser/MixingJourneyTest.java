@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.ColorScheme;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.evensheen.app.browser.ChromiumExtension.Visit;
@@ -176,5 +178,27 @@ class MixingJourneyTest {
         page.locator("#fill").fill("10 L");
         page.locator("#fill").blur();
         assertThat(page.locator(".headline")).containsText("for a fill of 10");
+    }
+
+    @Test
+    void whatIsTypedWhileAnAnswerIsOnItsWayIsNotSweptAwayByIt() {
+        open(1280, "/mixer/cost?job=bucket+wash");
+        List<Route> held = new ArrayList<>();
+        page.route(Pattern.compile("/mixer/cost\\?"), route -> {
+            if (held.isEmpty()) {
+                held.add(route);
+            } else {
+                route.resume();
+            }
+        });
+        page.locator("#job").selectOption("rinseless");
+        page.waitForCondition(() -> !held.isEmpty());
+        page.locator("#fill").fill("9 L");
+        held.get(0).resume();
+        assertThat(page).hasURL(Pattern.compile("job=rinseless$"));
+        assertThat(page.locator("#fill")).hasValue("9 L");
+        page.locator("#fill").blur();
+        assertThat(page).hasURL(Pattern.compile("job=rinseless&.*fill=9%20L"));
+        assertThat(page.locator("#fill")).hasValue("9 L");
     }
 }
