@@ -159,8 +159,10 @@
 
   // Trouble is said where it is seen, and nothing typed is lost by it.
   const say = (text) => { $('#notice').textContent = text; };
-  // A run sheet that could not be fetched afresh says so itself, where nothing is under it.
-  const quiet = (event) => event.detail.target?.id === 'sheet';
+  // A run sheet that could not be fetched afresh says so itself, where nothing is under it; what a half-typed reading would do to the
+  // standing is of no weight beside what was said of a reading that was sent.
+  const supposed = (event) => event.detail.target?.id === 'supposed';
+  const quiet = (event) => supposed(event) || event.detail.target?.id === 'sheet';
   document.addEventListener('htmx:sendError', (event) => quiet(event) || say('No connection to Even Sheen. What you typed is still in the field; press Keep again when the line is back. It is kept once, however often you press.'));
   document.addEventListener('htmx:responseError', (event) => {
     if (quiet(event)) return;
@@ -168,7 +170,7 @@
     try { text = JSON.parse(event.detail.xhr.responseText).detail ?? text; } catch { /* not a problem document */ }
     say(text);
   });
-  document.addEventListener('htmx:beforeRequest', () => say(''));
+  document.addEventListener('htmx:beforeRequest', (event) => supposed(event) || say(''));
 
   // Keys: letters choose sections, arrows move along the tape or between sections, ? lists them all.
   document.addEventListener('keydown', (event) => {

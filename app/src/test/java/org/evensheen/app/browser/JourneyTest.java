@@ -12,6 +12,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.ColorScheme;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -216,7 +217,10 @@ class JourneyTest {
         page.reload();
         assertThat(field()).hasValue("9.4");
         visit.context().setOffline(true);
+        List<String> failed = new ArrayList<>();
+        page.onRequestFailed(request -> failed.add(request.url()));
         field().press("Enter");
+        page.waitForCondition(() -> failed.stream().anyMatch(url -> url.contains("/suppose")));
         assertThat(page.locator("#notice")).containsText("No connection. First pull");
         assertThat(page.locator("#notice")).containsText("9.4 is kept on this device");
         visit.context().setOffline(false);
