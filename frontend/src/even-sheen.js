@@ -178,6 +178,7 @@
     const typing = event.target.matches('input:not([type=range]):not([type=radio]), select, textarea');
     const emptyReading = typing && event.target === field() && event.target.value === '';
     if (event.key === 'Escape' && typing) return event.target.blur();
+    if (event.key === 'Enter' && event.target === document.body) return $('[data-first]')?.click();
     if (event.key === '?' && (!typing || emptyReading)) {
       event.preventDefault();
       return $('#keys').showModal();

@@ -151,7 +151,7 @@
   // What was typed, counted or taken for the step in hand is not swept away, nor is a note that is being written.
   const typing = () => {
     const step = current();
-    const begun = step && $$('input:not([type=radio]), .grade-board select', step).some((i) => (i.tagName === 'SELECT' || ['amount', 'width', 'air', 'humidity', 'panel', 'said', 'given', 'note', 'used'].includes(i.name)) && i.value !== '');
+    const begun = step && $$('input:not([type=radio]), .grade-board select', step).some((i) => (i.tagName === 'SELECT' || ['amount', 'width', 'air', 'humidity', 'panel', 'said', 'given', 'before', 'after', 'ph', 'note', 'used'].includes(i.name)) && i.value !== '');
     const noting = document.activeElement?.closest?.('[data-note], .more, [data-photo]') && document.activeElement.value;
     return begun || noting || pressing || $('[data-take].htmx-request');
   };
@@ -170,16 +170,24 @@
     }
   };
   setInterval(() => { if (wanted || seen > revision) refresh(); }, 400);
+  // What was opened stays open.
+  let opened = [];
+  const nameOf = (details) => `${details.closest('.step')?.dataset.step} ${$('summary', details).textContent}`;
   document.addEventListener('htmx:beforeSwap', (event) => {
     if (event.target.id !== 'sheet') return;
-    if (!typing()) return run.setAttribute('data-changed', '');
+    if (!typing()) {
+      opened = $$('details[open]').map(nameOf);
+      return run.setAttribute('data-changed', '');
+    }
     event.detail.shouldSwap = false;
     wanted = true;
     return undefined;
   });
-  document.addEventListener('htmx:afterSettle', (event) => {
+  // At once, before it is painted: the step that the server thinks of may not be the one in hand.
+  document.addEventListener('htmx:afterSwap', (event) => {
     if (event.target.id !== 'sheet') return;
     learn(Number(event.target.dataset.now));
+    $$('details').filter((details) => opened.includes(nameOf(details))).forEach((details) => { details.open = true; });
     [...acknowledged].filter(([, { since }]) => since <= asked).forEach(([key]) => {
       acknowledged.delete(key);
       local.delete(key);
@@ -268,8 +276,6 @@
       wrong.hidden = !problem;
       wrong.textContent = problem;
       if (problem) return $('[data-main]', form)?.focus();
-      const grams = $('[data-grams]', form)?.value;
-      if (grams) Object.assign(fields, { given: grams, weighed: 'true' });
       const url = form.dataset.capture ?? form.action.replace(location.origin, '');
       const what = `${step.dataset.title}${sectionsOf(step).length ? ` on ${sectionsOf(step).join(', ')}` : ''}${fields.amount ? `, ${fields.amount}` : ''}`;
       chosen = null;
@@ -344,8 +350,10 @@
     main?.scrollIntoView({ block: 'nearest' });
     // The button that asked was shut meanwhile and lost the keyboard: it goes on where the hand wants to.
     const asker = event.detail.requestConfig?.elt;
-    const wanting = $$('.airs input', form).some((i) => i.value === '' && !i.closest('details'));
-    setTimeout(() => { if (document.activeElement === document.body) (wanting ? asker : main)?.focus({ preventScroll: true }); }, 30);
+    const place = asker?.closest('details') ?? null;
+    const wanting = $$('.airs input', form).some((i) => i.value === '' && i.closest('details') === place);
+    const next = wanting ? asker?.nextElementSibling ?? asker : main;
+    setTimeout(() => { if (document.activeElement === document.body) next?.focus({ preventScroll: true }); }, 30);
   });
 
   // Taps and keys.

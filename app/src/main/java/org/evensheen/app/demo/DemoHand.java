@@ -1,11 +1,5 @@
 package org.evensheen.app.demo;
 
-import java.io.BufferedReader;
-import java.io.IOException;
-import java.io.InputStreamReader;
-import java.net.InetAddress;
-import java.net.Socket;
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.HashMap;
@@ -13,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SplittableRandom;
 import java.util.UUID;
 import org.evensheen.app.kit.TakeAsked;
 import org.evensheen.app.labels.Product;
@@ -28,8 +23,6 @@ import org.evensheen.core.weather.DryWindow;
 import org.evensheen.standins.Coating;
 import org.evensheen.standins.Paint;
 import org.evensheen.standins.SimulatedBed;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -42,9 +35,8 @@ import org.springframework.stereotype.Component;
 @Component
 @ConditionalOnProperty("even-sheen.demo")
 class DemoHand {
-    private static final Logger LOG = LoggerFactory.getLogger(DemoHand.class);
     private static final Coating UNKNOWN = new Coating(10.4, 94, 52, 5, 1.0);
-    private static final int PATIENCE = 1000;
+    private static final double BOTTLE = 412;
 
     private final DemoInstruments instruments;
     private final StudyStore studies;
@@ -76,15 +68,8 @@ class DemoHand {
             return;
         }
         String told = asked.forCheck() ? known(asked) : held(asked);
-        if (told.isEmpty()) {
-            return;
-        }
-        try (Socket hand = new Socket(InetAddress.getLoopbackAddress(), instruments.hand())) {
-            hand.setSoTimeout(PATIENCE);
-            hand.getOutputStream().write((told + "\n").getBytes(StandardCharsets.US_ASCII));
-            new BufferedReader(new InputStreamReader(hand.getInputStream(), StandardCharsets.US_ASCII)).readLine();
-        } catch (IOException e) {
-            LOG.info("The simulated hand is not there: {}", e.getMessage());
+        if (!told.isEmpty()) {
+            instruments.tell(told);
         }
     }
 
@@ -112,9 +97,18 @@ class DemoHand {
             case SURFACE ->
                 hour().map(h -> line("surface", h.panelCelsius().orElse(h.air().celsius())))
                         .orElse("");
+            case SCALE ->
+                asked.spent()
+                        .map(g -> line("load", bottle(g)))
+                        .orElseGet(() -> asked.place().map(this::put).orElse(""));
             case PH -> asked.product().map(p -> line("ph", acidity(p))).orElse("");
             default -> asked.place().map(p -> put(p)).orElse("");
         };
+    }
+
+    /** What a bottle weighs, g, once about so much has left it: a hand gives a tenth more or less. */
+    private double bottle(double spent) {
+        return BOTTLE - spent * (1 + 0.1 * new SplittableRandom(clock.millis()).nextDouble(-1, 1));
     }
 
     /** The pH of a product: as it was read before, or as its label tells, or that of water. */

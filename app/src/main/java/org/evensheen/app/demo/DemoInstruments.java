@@ -1,13 +1,21 @@
 package org.evensheen.app.demo;
 
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.net.InetAddress;
+import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.evensheen.app.kit.Checking;
 import org.evensheen.app.kit.Instrument;
 import org.evensheen.app.kit.InstrumentStore;
 import org.evensheen.core.instruments.LinePattern;
 import org.evensheen.core.instruments.Probe;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
@@ -16,13 +24,17 @@ import org.springframework.stereotype.Component;
 @Component
 @ConditionalOnProperty("even-sheen.demo")
 class DemoInstruments {
+    private static final Logger LOG = LoggerFactory.getLogger(DemoInstruments.class);
     private static final String WHO = "Demo";
+    private static final int PATIENCE = 1000;
 
     private final InstrumentStore store;
+    private final Checking checking;
     private final int first;
 
-    DemoInstruments(InstrumentStore store, @Value("${even-sheen.standins}") int first) {
+    DemoInstruments(InstrumentStore store, Checking checking, @Value("${even-sheen.standins}") int first) {
         this.store = store;
+        this.checking = checking;
         this.first = first;
     }
 
@@ -42,9 +54,15 @@ class DemoInstruments {
         return Optional.of(new Instrument.Known(shouldBe, tolerance));
     }
 
-    /** The port of the hand that holds them; 0 if they were not started. */
-    int hand() {
-        return first == 0 ? 0 : first + BENCH.size();
+    /** Tells the hand that holds them what to do, in a line, and waits until it has. */
+    void tell(String line) {
+        try (Socket hand = new Socket(InetAddress.getLoopbackAddress(), first + BENCH.size())) {
+            hand.setSoTimeout(PATIENCE);
+            hand.getOutputStream().write((line + "\n").getBytes(StandardCharsets.US_ASCII));
+            new BufferedReader(new InputStreamReader(hand.getInputStream(), StandardCharsets.US_ASCII)).readLine();
+        } catch (IOException e) {
+            LOG.info("The simulated hand is not there: {}", e.getMessage());
+        }
     }
 
     /** Whether an instrument is one of them. */
@@ -79,11 +97,27 @@ class DemoInstruments {
                                 told.unit(),
                                 told.asks(),
                                 told.check()),
-                        UUID.nameUUIDFromBytes(("instrument " + told.name()).getBytes(StandardCharsets.UTF_8)),
+                        key("instrument", told.name()),
                         WHO);
             } catch (LinePattern.Unfit e) {
                 throw new IllegalStateException(e);
             }
         }
+    }
+
+    /** Checks each that has never been checked, as the reviewer would before the first day; all at once, as each has its own line. */
+    void check() {
+        if (first > 0) {
+            store.linked().parallelStream()
+                    .filter(i -> i.check().isPresent() && i.lastCheck().isEmpty() && simulated(i))
+                    .forEach(i -> checking.check(i, key("check", i.name()), WHO));
+            // What was hung on and laid down is put away again.
+            tell("hang 0");
+            tell("load 0");
+        }
+    }
+
+    private static UUID key(String what, String name) {
+        return UUID.nameUUIDFromBytes((what + " " + name).getBytes(StandardCharsets.UTF_8));
     }
 }

@@ -6,6 +6,8 @@ import java.time.LocalTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Consumer;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.labels.StockStore;
@@ -86,18 +88,29 @@ class DemoLoader implements ApplicationRunner {
 
     @Override
     public void run(ApplicationArguments arguments) {
-        transaction.executeWithoutResult(status -> {
-            database.sql("lock table study in exclusive mode").update();
-            boolean empty = database.sql("select not exists (select 1 from study)")
-                    .query(Boolean.class)
-                    .single();
+        alone(empty -> {
             // A demo from before there was a Shelf gets one too.
             shelf.loadIfEmpty(LocalDate.now(clock));
             instruments.load();
+        });
+        // Instruments take their time to come to rest, and the studies can be told meanwhile.
+        CompletableFuture<Void> checks = CompletableFuture.runAsync(instruments::check);
+        alone(empty -> {
             if (empty) {
                 plans.load(LocalDate.now(clock));
                 DemoWorld.studies(LocalDate.now(clock)).forEach(this::load);
             }
+        });
+        checks.join();
+    }
+
+    /** Does a part of the loading while no other copy of the application does; it is told whether there is no study yet. */
+    private void alone(Consumer<Boolean> part) {
+        transaction.executeWithoutResult(status -> {
+            database.sql("lock table study in exclusive mode").update();
+            part.accept(database.sql("select not exists (select 1 from study)")
+                    .query(Boolean.class)
+                    .single());
         });
     }
 

@@ -25,11 +25,13 @@ class KitController {
     private static final int MOST_LINES = 8;
 
     private final InstrumentStore store;
+    private final Checking checking;
     private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    KitController(InstrumentStore store, ApplicationEventPublisher events, Clock clock) {
+    KitController(InstrumentStore store, Checking checking, ApplicationEventPublisher events, Clock clock) {
         this.store = store;
+        this.checking = checking;
         this.events = events;
         this.clock = clock;
     }
@@ -99,7 +101,7 @@ class KitController {
     @PostMapping("/kit/{id}/test")
     String test(@PathVariable long id, Model model) {
         Instrument instrument = store.load(id);
-        events.publishEvent(new TakeAsked(instrument, false, Optional.empty(), Optional.empty()));
+        events.publishEvent(new TakeAsked(instrument, false, Optional.empty(), Optional.empty(), Optional.empty()));
         try {
             List<String> lines = Taking.listen(instrument, MOST_LINES, LISTENING);
             model.addAttribute("lines", KitPage.lines(instrument, lines));
@@ -124,15 +126,14 @@ class KitController {
                     "checked", KitPage.Said.problem("Say in the link what it is checked with, then check it."));
             return "kit/kit :: checked";
         }
-        events.publishEvent(new TakeAsked(instrument, true, Optional.empty(), Optional.empty()));
-        try {
-            Taken taken = Taking.atRest(instrument);
-            store.checked(instrument, taken.value(), key, Hands.of(request).name());
+        Checking.Outcome outcome =
+                checking.check(instrument, key, Hands.of(request).name());
+        if (outcome.said().isEmpty()) {
+            model.addAttribute("checked", KitPage.Said.problem(outcome.problem()));
+        } else {
             Instrument now = store.load(id);
-            model.addAttribute("checked", KitPage.checked(now, taken.value()));
+            model.addAttribute("checked", KitPage.checked(now, outcome.said().get()));
             model.addAttribute("card", KitPage.card(now, Filled.NOTHING, clock.instant()));
-        } catch (Link.Lost e) {
-            model.addAttribute("checked", KitPage.Said.problem(String.valueOf(e.getMessage())));
         }
         return "kit/kit :: checked";
     }
@@ -149,6 +150,7 @@ class KitController {
             @RequestParam(defaultValue = "") String measure,
             @RequestParam(defaultValue = "1") int repeat,
             @RequestParam Optional<Long> product,
+            @RequestParam Optional<Double> spent,
             HttpServletRequest request,
             Model model) {
         Instrument instrument = store.load(id);
@@ -156,7 +158,7 @@ class KitController {
         Optional<TakeAsked.Place> place = study > 0 && !section.isEmpty()
                 ? Optional.of(new TakeAsked.Place(study, day, stage, section, measure, repeat))
                 : Optional.empty();
-        events.publishEvent(new TakeAsked(instrument, check, place, product));
+        events.publishEvent(new TakeAsked(instrument, check, place, product, spent));
         try {
             Taken taken = check ? Taking.atRest(instrument) : Taking.take(instrument);
             store.took(

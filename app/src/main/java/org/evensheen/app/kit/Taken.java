@@ -9,6 +9,7 @@ import org.evensheen.core.slickness.PullTrace;
  * What an instrument gave.
  *
  * @param value in the probe's unit; of a pull its plateau
+ * @param standard its standard uncertainty by what the instrument showed, in the same unit
  * @param second humidity beside an air temperature
  * @param samples of a whole pull, N; empty for others
  * @param hertz samples a second
@@ -17,6 +18,7 @@ import org.evensheen.core.slickness.PullTrace;
 record Taken(
         UUID id,
         double value,
+        double standard,
         Optional<Double> second,
         Optional<PullTrace> pull,
         List<Double> samples,

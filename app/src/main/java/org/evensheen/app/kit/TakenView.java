@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.StringJoiner;
 import org.evensheen.app.page.Figures;
 import org.evensheen.core.instruments.Probe;
+import org.evensheen.core.instruments.Rested;
 import org.evensheen.core.slickness.PullTrace;
 import org.jspecify.annotations.Nullable;
 
@@ -16,12 +17,14 @@ import org.jspecify.annotations.Nullable;
  * What an instrument gave, for the form that asked.
  *
  * @param fills fields of the form by name, with what goes into them
+ * @param how where its uncertainty comes from
  * @param problem why there is nothing; empty if there is
  * @param warning that the instrument's check has lapsed or failed
  */
 record TakenView(
         List<Fill> fills,
         String words,
+        String how,
         String problem,
         String warning,
         @Nullable Trace trace) {
@@ -45,7 +48,7 @@ record TakenView(
             String slip) {}
 
     static TakenView lost(String problem) {
-        return new TakenView(List.of(), "", problem, "", null);
+        return new TakenView(List.of(), "", "", problem, "", null);
     }
 
     static TakenView of(Instrument instrument, Taken taken, String field, Instant now) {
@@ -65,13 +68,41 @@ record TakenView(
                         new Fill("by", instrument.name()));
         return new TakenView(
                 fills,
-                "%s: %s"
-                        .formatted(
-                                instrument.name(),
-                                probe == Probe.PH ? "pH " + value : Figures.withUnit(value, probe.unit())),
+                "%s: %s".formatted(instrument.name(), words(probe, value, open(instrument, taken, now))),
+                how(instrument, taken, now),
                 "",
                 warning(instrument, now),
                 taken.pull().map(p -> trace(p, taken)).orElse(null));
+    }
+
+    private static String words(Probe probe, String value, double open) {
+        String figure = open > 0 ? value + " ± " + Figures.compact(open, 1) : value;
+        return probe == Probe.PH ? "pH " + figure : Figures.withUnit(figure, probe.unit());
+    }
+
+    /** Standard uncertainty of a value at rest, with what its check allows if that holds; of a pull what its trace says. */
+    private static double open(Instrument instrument, Taken taken, Instant now) {
+        return new Rested(taken.value(), taken.standard())
+                .within(allowed(instrument, now).orElse(0.0));
+    }
+
+    private static Optional<Double> allowed(Instrument instrument, Instant now) {
+        return warning(instrument, now).isEmpty()
+                ? instrument.lastCheck().map(c -> c.against().tolerance())
+                : Optional.empty();
+    }
+
+    private static String how(Instrument instrument, Taken taken, Instant now) {
+        String unit = instrument.probe().unit();
+        String shown = (taken.pull().isPresent() ? "the plateau's unrest %s" : "its unrest and its last digit %s")
+                .formatted(Figures.withUnit(Figures.compact(taken.standard(), 1), unit));
+        return "One standard uncertainty: %s; %s"
+                .formatted(
+                        shown,
+                        allowed(instrument, now)
+                                .map(t -> "how true it is, by its check, within %s."
+                                        .formatted(Figures.withUnit(Figures.typed(t), unit)))
+                                .orElse("how true it is, no check that holds tells."));
     }
 
     private static String warning(Instrument instrument, Instant now) {

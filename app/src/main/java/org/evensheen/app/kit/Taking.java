@@ -4,11 +4,11 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.UUID;
 import org.evensheen.app.kit.Link.Lost;
 import org.evensheen.core.instruments.LinePattern;
 import org.evensheen.core.instruments.Probe;
+import org.evensheen.core.instruments.Rested;
 import org.evensheen.core.instruments.Steadiness;
 import org.evensheen.core.slickness.PullTrace;
 
@@ -42,7 +42,7 @@ final class Taking {
     }
 
     /** A line with its value in the probe's unit, at a time in seconds. */
-    private record Heard(double at, double value, Optional<Double> second, boolean steady) {}
+    private record Heard(double at, double value, double step, Optional<Double> second, boolean steady) {}
 
     /** Takes a reading. */
     static Taken take(Instrument instrument) throws Lost {
@@ -90,7 +90,11 @@ final class Taking {
             rubbish = 0;
             said = shortened(line.get());
             return new Heard(
-                    at, value(fits.get()), fits.get().second(), fits.get().steady());
+                    at,
+                    value(fits.get()),
+                    step(fits.get()),
+                    fits.get().second(),
+                    fits.get().steady());
         }
     }
 
@@ -117,6 +121,14 @@ final class Taking {
         return value.get();
     }
 
+    /** The last digit's step in the probe's unit. */
+    private double step(LinePattern.Line line) {
+        String unit = line.unit().orElse(instrument.unit());
+        Probe probe = instrument.probe();
+        return probe.canonical(line.step(), unit).orElse(0.0)
+                - probe.canonical(0, unit).orElse(0.0);
+    }
+
     private Taken rest(Link link) throws Lost {
         long began = System.nanoTime();
         Steadiness steadiness = switch (instrument.probe()) {
@@ -128,15 +140,20 @@ final class Taking {
         while (true) {
             Heard heard = hear(link, began);
             boolean tells = instrument.pattern().tellsSteady();
-            OptionalDouble steady = tells
-                    ? heard.steady() ? OptionalDouble.of(heard.value()) : OptionalDouble.empty()
-                    : steadiness.add(heard.at(), heard.value());
-            if (!instrument.asks().isEmpty() && !tells) {
-                steady = OptionalDouble.of(heard.value());
-            }
+            Optional<Rested> shown = Optional.of(Rested.shown(heard.value(), 0, heard.step()));
+            Optional<Rested> steady = tells
+                    ? shown.filter(s -> heard.steady())
+                    : instrument.asks().isEmpty() ? steadiness.add(heard.at(), heard.value(), heard.step()) : shown;
             if (steady.isPresent()) {
                 return new Taken(
-                        UUID.randomUUID(), steady.getAsDouble(), heard.second(), Optional.empty(), List.of(), 0, said);
+                        UUID.randomUUID(),
+                        steady.get().value(),
+                        steady.get().standard(),
+                        heard.second(),
+                        Optional.empty(),
+                        List.of(),
+                        0,
+                        said);
             }
         }
     }
@@ -166,6 +183,11 @@ final class Taking {
             top = Math.max(top, Math.abs(force));
             quiet = Math.abs(force) > top * OVER ? -1 : quiet < 0 ? heard.at() : quiet;
             boolean over = quiet >= 0 && heard.at() - quiet >= REST_AFTER;
+            if (!over && before == 0 && heard.at() - from > LONGEST_PULL) {
+                throw new Lost(
+                        "%s showed a load from the first line and never let go of it. Take off what hangs on it or set it to zero, then take again and pull."
+                                .formatted(instrument.name()));
+            }
             if (over || heard.at() - from > LONGEST_PULL) {
                 return pulled(newtons, newtons.size() / Math.max(0.1, heard.at() - from));
             }
@@ -177,7 +199,14 @@ final class Taking {
         try {
             PullTrace trace = PullTrace.of(newtons);
             return new Taken(
-                    UUID.randomUUID(), trace.plateau(), Optional.empty(), Optional.of(trace), newtons, hertz, said);
+                    UUID.randomUUID(),
+                    trace.plateau(),
+                    trace.uncertainty(),
+                    Optional.empty(),
+                    Optional.of(trace),
+                    newtons,
+                    hertz,
+                    said);
         } catch (PullTrace.NoPull e) {
             throw new Lost(String.valueOf(e.getMessage()), e);
         }

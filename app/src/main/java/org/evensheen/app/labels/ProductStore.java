@@ -5,11 +5,13 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.Array;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.UUID;
 import org.evensheen.app.page.Missing;
 import org.evensheen.core.label.Label;
 import org.evensheen.core.label.LabelLine;
@@ -130,6 +132,25 @@ public class ProductStore {
                             group by id order by max(at) desc limit :most)
                         select p.id, p.name from chosen join product p on p.id = chosen.id
                         order by chosen.at desc, lower(p.name)""").param("most", most).query(Named.class).list();
+    }
+
+    /**
+     * Keeps a pH that was read of a product, once by its key.
+     *
+     * @param ph 0 to 14
+     * @param meter the instrument; empty for a strip
+     */
+    public void keepStrip(long product, double ph, String meter, LocalDate on, UUID key, String by) {
+        database.sql("""
+                        insert into ph_strip (product_id, ph, meter, read_on, kept_by, page_key)
+                        values (:product, :ph, :meter, :day, :by, :key) on conflict (page_key) do nothing""")
+                .param("product", product)
+                .param("ph", ph)
+                .param("meter", meter)
+                .param("day", on)
+                .param("by", by)
+                .param("key", key)
+                .update();
     }
 
     /** The label of that number, as it was then. */

@@ -1,11 +1,18 @@
 package org.evensheen.app.runsheet;
 
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import org.evensheen.app.labels.Product;
+import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.studies.HappeningStore;
+import org.evensheen.core.cautions.Acidity;
+import org.evensheen.core.label.Claim;
 import org.evensheen.core.runsheet.Mark;
+import org.evensheen.core.runsheet.Step;
 import org.evensheen.core.slickness.Sled;
 import org.evensheen.core.study.Deviation;
 import org.evensheen.core.study.Happening;
@@ -21,11 +28,13 @@ class NoteKeeper {
 
     private final RunStore store;
     private final HappeningStore happenings;
+    private final ProductStore products;
     private final TransactionTemplate transaction;
 
-    NoteKeeper(RunStore store, HappeningStore happenings, TransactionTemplate transaction) {
+    NoteKeeper(RunStore store, HappeningStore happenings, ProductStore products, TransactionTemplate transaction) {
         this.store = store;
         this.happenings = happenings;
+        this.products = products;
         this.transaction = transaction;
     }
 
@@ -98,6 +107,43 @@ class NoteKeeper {
         });
         return RunKeeper.Outcome.done(
                 "The gauge holds: %s N for %s N.".formatted(Figures.number(read, 2), Figures.number(should, 2)));
+    }
+
+    /** What is wrong with a pH that was typed; nothing where none was. */
+    Optional<RunKeeper.Outcome> acidity(RunKeeper.Sent sent) {
+        return sent.in("ph").isEmpty() || TypedNumber.read(sent.in("ph"), "pH", "pH", 0, 14) instanceof TypedNumber.Read
+                ? Optional.empty()
+                : Optional.of(RunKeeper.Outcome.wrong(
+                        "ph",
+                        "“%s” is no pH. Type a number from 0 to 14, or leave it empty.".formatted(sent.in("ph"))));
+    }
+
+    /** Keeps the pH of the one chemical that goes on, with the product; empty if none was read. */
+    Optional<String> ph(Run run, RunKeeper.Sent sent, Step step) {
+        Optional<Product> product = sent.in("ph").isEmpty()
+                ? Optional.empty()
+                : run.readable(step).flatMap(c -> products.named(c.product()));
+        return product.map(p -> {
+            double ph = ((TypedNumber.Read) TypedNumber.read(sent.in("ph"), "pH", "pH", 0, 14)).value();
+            products.keepStrip(
+                    p.id(),
+                    ph,
+                    sent.in("by"),
+                    LocalDate.ofInstant(sent.at(), ZoneId.systemDefault()),
+                    RunKeeper.derived(sent.key(), "ph"),
+                    sent.hands().name());
+            return p.label()
+                    .one(Claim.Ph.class)
+                    .map(Claim.Ph::value)
+                    .map(label -> Acidity.far(ph, label)
+                            ? "On. pH %s lies %s beyond the label's %s: read it once more, and handle it as what was read."
+                                    .formatted(
+                                            Figures.typed(ph),
+                                            Figures.typed(Acidity.beyond(ph, label)),
+                                            label.written())
+                            : "On. pH %s agrees with the label.".formatted(Figures.typed(ph)))
+                    .orElse("On. pH %s kept with the product.".formatted(Figures.typed(ph)));
+        });
     }
 
     /** Notes what went otherwise, in one tap. */

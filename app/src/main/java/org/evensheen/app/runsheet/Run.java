@@ -1,5 +1,6 @@
 package org.evensheen.app.runsheet;
 
+import java.util.List;
 import java.util.Optional;
 import org.evensheen.app.studies.Study;
 import org.evensheen.core.label.Claim;
@@ -36,6 +37,22 @@ record Run(
                                 .section(step.sections().get(0))
                                 .flatMap(section ->
                                         SectionDose.of(asked, section.areaSquareMetres(), labelled(act.layer())))));
+    }
+
+    /** What the label of a chemical asks on each section, in the order of the sections; empty if it asks nothing for a place. */
+    List<SectionDose> everywhere(Entrant.Layer chemical) {
+        return study.record().sections().stream()
+                .flatMap(section -> chemical
+                        .dose()
+                        .flatMap(asked -> SectionDose.of(asked, section.areaSquareMetres(), labelled(chemical)))
+                        .stream())
+                .toList();
+    }
+
+    /** The only chemical of a step that doses, if it goes on as it comes: its pH can be read there. */
+    Optional<Entrant.Layer> readable(Step step) {
+        boolean one = step.key().equals(RunSheet.DOSING) && input.chemicals().size() == 1;
+        return one ? Optional.of(input.chemicals().get(0)).filter(c -> c.dose().isPresent()) : Optional.empty();
     }
 
     /** The area of a section as a label means it, m². */

@@ -25,7 +25,6 @@ import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Observation;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Stage;
-import org.evensheen.core.study.TypedNumber;
 import org.evensheen.core.units.Span;
 import org.evensheen.core.water.WaterKind;
 import org.springframework.stereotype.Component;
@@ -107,26 +106,9 @@ class RunKeeper {
         if (look.isPresent() && !sent.in("grade").matches("[0-4]")) {
             return Outcome.wrong("grade", "Say what the water does: lies flat, breaks up, or beads.");
         }
-        Optional<Double> given = Optional.empty();
-        if (!sent.in("given").isEmpty()) {
-            TypedNumber read = TypedNumber.read(sent.in("given"), "amount", "of it", 0.01, 10_000);
-            if (read instanceof TypedNumber.Refused refused) {
-                return Outcome.wrong("given", refused.message());
-            }
-            given = Optional.of(((TypedNumber.Read) read).value());
-        }
-        if (step.isPresent() && sent.in("weighed").equals("true") && given.isPresent()) {
-            Optional<Double> grams = given;
-            Optional<SectionDose> dose = run.dose(step.get());
-            given = dose.flatMap(d -> d.weighed(
-                    grams.get(), 1.0, step.get().act().orElseThrow().layer().calibrations()));
-            if (given.isEmpty()) {
-                return Outcome.wrong(
-                        "given",
-                        "Its spray is not calibrated, so grams are no sprays yet. Count them, or calibrate it in the Mixer.");
-            }
-        }
-        return mark(run, sent, step, given);
+        Given given = Given.of(run, step, sent);
+        Optional<Outcome> wrong = given.wrong().or(() -> notes.acidity(sent));
+        return wrong.orElseGet(() -> mark(run, sent, step, given.amount()));
     }
 
     private Outcome mark(Run run, Sent sent, Optional<Step> step, Optional<Double> given) {
@@ -189,7 +171,7 @@ class RunKeeper {
                         run.kept()
                                 .step(step.key().replace("/finish", "/spread"))
                                 .orElse(null));
-            case TASK -> grades.keep(run, sent, step);
+            case TASK -> notes.ph(run, sent, step).orElseGet(() -> grades.keep(run, sent, step));
             default -> "Done.";
         };
     }

@@ -24,6 +24,7 @@ import org.evensheen.core.runsheet.Step;
 import org.evensheen.core.schedule.HandPlan;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.weather.PanelAir;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A day's run sheet.
@@ -73,8 +74,16 @@ record RunPage(
     /** A step that was taken. */
     record DoneView(String key, String title, String where, String what, UUID undo) {}
 
-    /** An instrument that can fill a field. */
-    record Take(long instrument, String name, String field) {}
+    /**
+     * An instrument that can fill a field.
+     *
+     * @param spent g that should have left a bottle by then; null if none is weighed
+     */
+    record Take(
+            long instrument,
+            String words,
+            String field,
+            @Nullable String spent) {}
 
     /** Something to choose, as a button that sends a value. */
     record Choice(String value, String label, boolean good) {}
@@ -87,6 +96,7 @@ record RunPage(
      * @param low and {@code high} the label's window, s, from the mark of the step {@code after}
      * @param grades sections that may be graded with it
      * @param counter what is counted by tapping; empty if nothing is
+     * @param acid whether the pH of what goes on may be noted
      */
     record StepView(
             String key,
@@ -110,6 +120,7 @@ record RunPage(
             String counter,
             String aim,
             boolean weighable,
+            boolean acid,
             List<Choice> choices,
             List<Take> takes,
             List<String> grades,

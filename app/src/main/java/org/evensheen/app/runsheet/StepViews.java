@@ -13,14 +13,19 @@ import org.evensheen.app.page.Filled;
 import org.evensheen.app.runsheet.RunPage.Choice;
 import org.evensheen.app.runsheet.RunPage.StepView;
 import org.evensheen.app.runsheet.RunPage.Take;
+import org.evensheen.core.instruments.Probe;
 import org.evensheen.core.mixing.Counter;
 import org.evensheen.core.mixing.SectionDose;
+import org.evensheen.core.runsheet.RunSheet;
 import org.evensheen.core.runsheet.Step;
 import org.evensheen.core.study.Measure;
 import org.evensheen.core.units.Span;
+import org.jspecify.annotations.Nullable;
 
 /** Steps in the words and fields that the sheet shows them with. */
 final class StepViews {
+    private static final Map<String, String> TAKING = Map.of("before", "Before,", "after", "After,");
+
     private StepViews() {}
 
     static String title(Run run, Step step) {
@@ -42,10 +47,15 @@ final class StepViews {
                 step.sections().size() == 1 ? step.sections().get(0) : "",
                 String.join(" ", step.sections()),
                 asked.map(a -> reading(a)).orElse(title(run, step)),
-                dose.map(d -> StepWords.amount(d, d.aim())).orElse(""),
-                dose.map(d -> StepWords.range(
-                                d, d.ml(step.act().orElseThrow().layer().calibrations())))
-                        .orElse(window.map(w -> "Label: wait " + span(w) + ".").orElse("")),
+                dose.map(d -> StepWords.amount(d, d.aim()))
+                        .or(() -> run.readable(step)
+                                .map(run::everywhere)
+                                .filter(each -> !each.isEmpty())
+                                .map(StepWords::each))
+                        .orElse(""),
+                dose.map(d -> StepWords.range(d, millilitres(run, step)))
+                        .or(() -> window.map(w -> "Label: wait " + span(w) + "."))
+                        .orElse(step.key().equals(RunSheet.DOSING) ? StepWords.chemicals(run) : ""),
                 step.detail(),
                 step.why(),
                 action(step),
@@ -59,6 +69,7 @@ final class StepViews {
                 dose.map(d -> d.counter().map(Counter::word).orElse("mL")).orElse(""),
                 dose.map(d -> Figures.compact(d.aim(), 2)).orElse(""),
                 dose.isPresent(),
+                run.readable(step).isPresent(),
                 choices(step, asked),
                 takes(run, step, asked),
                 StageGrades.open(run, step),
@@ -121,21 +132,40 @@ final class StepViews {
 
     private static List<Take> takes(Run run, Step step, Optional<Step.Asked> asked) {
         return run.study().instruments().stream()
-                .flatMap(i -> field(step, asked, i).stream().map(field -> new Take(i.id(), i.name(), field)))
+                .flatMap(i -> fields(run, step, asked, i).stream()
+                        .map(field -> new Take(
+                                i.id(),
+                                TAKING.getOrDefault(field, "Take") + " by " + i.name(),
+                                field,
+                                spent(run, step, field))))
                 .toList();
     }
 
-    /** The field of a step that an instrument can fill. */
-    private static Optional<String> field(Step step, Optional<Step.Asked> asked, Instrument i) {
+    private static Optional<Span> millilitres(Run run, Step step) {
+        return run.dose(step).flatMap(d -> d.ml(step.act().orElseThrow().layer().calibrations()));
+    }
+
+    private static @Nullable String spent(Run run, Step step, String field) {
+        return switch (field) {
+            case "before" -> "0";
+            case "after" ->
+                millilitres(run, step).map(ml -> Figures.typed(ml.middle())).orElse(null);
+            default -> null;
+        };
+    }
+
+    /** The fields of a step that an instrument can fill. */
+    private static List<String> fields(Run run, Step step, Optional<Step.Asked> asked, Instrument i) {
+        Probe probe = i.probe();
         return switch (step.kind()) {
-            case READ ->
-                i.probe().measure().equals(asked.map(Step.Asked::measure)) ? Optional.of("amount") : Optional.empty();
-            case CHECK ->
-                i.probe().measure().equals(Optional.of(Measure.PULL)) ? Optional.of("said") : Optional.empty();
+            case READ -> probe.measure().equals(asked.map(Step.Asked::measure)) ? List.of("amount") : List.of();
+            case CHECK -> probe == Probe.FORCE ? List.of("said") : List.of();
             case CONDITIONS ->
-                Optional.ofNullable(
-                        Map.of("air", "air", "surface", "panel").get(i.probe().code()));
-            default -> Optional.empty();
+                probe == Probe.AIR ? List.of("air") : probe == Probe.SURFACE ? List.of("panel") : List.of();
+            case SPREAD ->
+                probe == Probe.SCALE && millilitres(run, step).isPresent() ? List.of("before", "after") : List.of();
+            case TASK -> probe == Probe.PH && run.readable(step).isPresent() ? List.of("ph") : List.of();
+            default -> List.of();
         };
     }
 }

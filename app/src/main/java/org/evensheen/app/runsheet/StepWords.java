@@ -1,8 +1,14 @@
 package org.evensheen.app.runsheet;
 
+import java.util.DoubleSummaryStatistics;
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
+import org.evensheen.core.label.Claim;
+import org.evensheen.core.label.Label;
 import org.evensheen.core.mixing.Counter;
+import org.evensheen.core.mixing.Dose;
 import org.evensheen.core.mixing.Place;
 import org.evensheen.core.mixing.SectionDose;
 import org.evensheen.core.units.Span;
@@ -57,6 +63,45 @@ final class StepWords {
         return span.single()
                 ? Figures.compact(span.low(), 2)
                 : Figures.compact(span.low(), 2) + "–" + Figures.compact(span.high(), 2);
+    }
+
+    /** "3 sprays", "2 sprays to 3 sprays": what goes on each of the sections, by their sizes. */
+    static String each(List<SectionDose> doses) {
+        DoubleSummaryStatistics aims =
+                doses.stream().mapToDouble(SectionDose::aim).summaryStatistics();
+        SectionDose any = doses.get(0);
+        String least = amount(any, aims.getMin());
+        String most = amount(any, aims.getMax());
+        return least.equals(most) ? least : least + " to " + most;
+    }
+
+    /** What each of a day's chemicals asks on a section, as far as its label says it. */
+    static String chemicals(Run run) {
+        boolean several = run.input().chemicals().size() > 1;
+        return run.input().chemicals().stream()
+                .map(c -> {
+                    List<SectionDose> doses = run.everywhere(c);
+                    String asks = doses.isEmpty()
+                            ? asked(c.label())
+                            : (several ? each(doses) + " on each section. " : "On each section. ")
+                                    + "Label: %s."
+                                            .formatted(doses.get(0).asked().print());
+                    return several ? c.product() + ": " + asks : asks;
+                })
+                .collect(Collectors.joining(" "));
+    }
+
+    /** What a label asks that can't be brought to a section. */
+    private static String asked(Label label) {
+        List<Dose> doses = label.uses().stream().map(Claim.Use::dose).toList();
+        if (doses.isEmpty()) {
+            return "Its label says no amount. Give every section the same.";
+        }
+        boolean mixed = doses.stream().anyMatch(d -> d.countedFor().isEmpty());
+        return "Label: %s. %sEvery section the same."
+                .formatted(
+                        doses.stream().map(Dose::print).collect(Collectors.joining(", ")),
+                        mixed ? "Mix it in the Mixer. " : "");
     }
 
     /** What was given on a section, in words. */

@@ -215,7 +215,7 @@ class ProductController {
             return refuse(id, typed, Map.of("ph", refused.message()), response, model);
         }
         products.load(id);
-        records.keepStrip(
+        products.keepStrip(
                 id,
                 ((TypedNumber.Read) ph).value(),
                 shortened(typed.getOrDefault("by", "")),

@@ -72,19 +72,6 @@ class RecordStore {
                         where c.product_id = :product order by s.first_day desc, s.id desc limit 20""").param("product", product).query(Taking.class).list();
     }
 
-    void keepStrip(long product, double ph, String meter, LocalDate on, UUID key, String by) {
-        database.sql("""
-                        insert into ph_strip (product_id, ph, meter, read_on, kept_by, page_key)
-                        values (:product, :ph, :meter, :day, :by, :key) on conflict (page_key) do nothing""")
-                .param("product", product)
-                .param("ph", ph)
-                .param("meter", meter)
-                .param("day", on)
-                .param("by", by)
-                .param("key", key)
-                .update();
-    }
-
     void keepPhoto(long product, Picture picture, UUID key, String by) {
         database.sql("""
                         insert into label_photo (product_id, picture, small, width, height, kept_by, page_key)

@@ -54,4 +54,16 @@ class KeyboardTest {
             assertThat(visit.complaints()).isEmpty();
         }
     }
+
+    @Test
+    void enterOpensWhatIsFirstOnTheBench() {
+        SampleStudy.make();
+        try (Visit visit = Visit.of(1280, 800, ColorScheme.LIGHT)) {
+            Page page = visit.page();
+            page.navigate("/");
+            page.keyboard().press("Enter");
+            assertThat(page).hasURL(Pattern.compile("/studies/\\d+/run\\?day=\\d+$"));
+            assertThat(visit.complaints()).isEmpty();
+        }
+    }
 }

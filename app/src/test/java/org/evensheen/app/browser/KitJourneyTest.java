@@ -103,6 +103,41 @@ class KitJourneyTest {
     }
 
     @Test
+    void whatABottleLostIsWeighedByTheScaleAndOpenedFieldsStayOpen() {
+        Study study = SampleStudy.applyingOnly();
+        air(study, 0);
+        String seal = study.record().sections().stream()
+                .filter(x -> x.contender() == 0)
+                .findFirst()
+                .orElseThrow()
+                .code();
+        open(390, "/studies/" + study.id() + "/run?day=0");
+        page.locator("#lit [data-section=" + seal + "]").click();
+        Locator step = page.locator(".step:not([hidden])");
+        page.evaluate(
+                "document.addEventListener('htmx:afterSettle',e=>console.warn('settled '+e.target.id+' '+[...document.querySelectorAll('details[open]')].length+document.querySelector('.step:not([hidden])').dataset.step));document.addEventListener('htmx:beforeSwap',e=>console.warn('before '+e.target.id+' '+[...document.querySelectorAll('details[open]')].length+' '+e.detail.shouldSwap))");
+        step.getByText("By weight, towel").click();
+        page.waitForResponse(r -> r.url().endsWith("/run?day=0"), () -> air(study, 0));
+        step.getByText("Before, by").first().click();
+        assertThat(step.locator("[name=before]")).hasValue(Pattern.compile("41[12](\\.\\d+)?"));
+        assertThat(step.locator(".took summary")).containsText(Pattern.compile("41[12].* ± [\\d.]+\\sg"));
+        step.getByText("After, by").first().click();
+        assertThat(step.locator("[name=after]")).hasValue(Pattern.compile("40\\d(\\.\\d+)?"));
+        step.locator("[data-main-button]").click();
+        assertThat(page.locator("#line")).hasText("All is kept");
+        Web.send(
+                "/studies/" + study.id() + "/run",
+                Map.of(
+                        "day",
+                        "0",
+                        "step",
+                        "coat1/" + seal + "/finish",
+                        "key",
+                        UUID.randomUUID().toString()));
+        assertThat(Web.get("/studies/" + study.id() + "/done").body()).containsPattern("[34](\\.\\d+)? sprays");
+    }
+
+    @Test
     void anInstrumentThatIsLostIsSaidAtOnceAndTheReadingTypedInstead() {
         Study study = SampleStudy.make();
         LiveApp.hand("fault unit");
@@ -119,11 +154,16 @@ class KitJourneyTest {
     private static String atSecondPull(Study study) {
         String section = study.record().sections().get(0).code();
         Web.send("/studies/" + study.id() + "/capture", SampleStudy.firstPull(section, "9.9", UUID.randomUUID()));
+        air(study, 8);
+        return section;
+    }
+
+    private static void air(Study study, int day) {
         Web.send(
                 "/studies/" + study.id() + "/run",
                 Map.of(
                         "day",
-                        "8",
+                        String.valueOf(day),
                         "step",
                         "air",
                         "air",
@@ -134,7 +174,6 @@ class KitJourneyTest {
                         "17",
                         "key",
                         UUID.randomUUID().toString()));
-        return section;
     }
 
     @Test

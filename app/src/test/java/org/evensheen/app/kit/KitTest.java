@@ -133,6 +133,14 @@ class KitTest {
     }
 
     @Test
+    void doesNotTakeForAPullWhatHangsOnTheGauge() {
+        LiveApp.hand("hang 4.9");
+        String said = take("force");
+        LiveApp.hand("hang 0");
+        assertThat(said).contains("never let go of it").doesNotContain("data-fill");
+    }
+
+    @Test
     void saysSoWhenNobodyAnswers() {
         UUID key = UUID.randomUUID();
         Map<String, String> link = new HashMap<>(Map.of(

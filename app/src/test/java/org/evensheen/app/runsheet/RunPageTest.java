@@ -4,18 +4,26 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SamplePlan;
+import org.evensheen.app.live.SampleProduct;
 import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
 import org.evensheen.app.page.Device;
 import org.evensheen.app.page.Filled;
+import org.evensheen.app.page.Hands;
 import org.evensheen.app.studies.Study;
+import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.mixing.SectionDose;
+import org.evensheen.core.planning.Calendar;
 import org.evensheen.core.runsheet.Step;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -35,8 +43,8 @@ class RunPageTest {
     }
 
     private void take(String step, String... more) {
-        java.util.Map<String, String> form = new java.util.HashMap<>(java.util.Map.of(
-                "day", "0", "step", step, "key", UUID.randomUUID().toString()));
+        Map<String, String> form = new java.util.HashMap<>(
+                Map.of("day", "0", "step", step, "key", UUID.randomUUID().toString()));
         for (int i = 0; i < more.length; i += 2) {
             form.put(more[i], more[i + 1]);
         }
@@ -149,11 +157,61 @@ class RunPageTest {
                 .findFirst()
                 .orElseThrow()
                 .code();
-        take("coat1/" + seal + "/spread", "given", "4.6", "weighed", "true");
+        RunKeeper.Outcome swapped = LiveApp.bean(RunKeeper.class)
+                .take(
+                        run(),
+                        new RunKeeper.Sent(
+                                "coat1/" + seal + "/spread",
+                                Map.of("before", "300", "after", "304.6"),
+                                Instant.now(),
+                                UUID.randomUUID(),
+                                Hands.UNNAMED));
+        assertThat(swapped.problems().get("after")).contains("weighs less than before");
+        take("coat1/" + seal + "/spread", "before", "304.6", "after", "300");
 
         assertThat(run().kept().step("coat1/" + seal + "/spread").orElseThrow().given())
                 .as("4.6 g at 1.15 mL a spray")
                 .hasValueSatisfying(sprays -> assertThat(sprays).isBetween(3.9, 4.1));
+    }
+
+    @Test
+    void aChemicalSaysHowMuchGoesOnEachSectionAndItsPhStaysWithTheProduct() {
+        String name = SampleProduct.name("Mire Off");
+        long product = SampleProduct.make(
+                name,
+                "iron",
+                "10 mL per section; wait 1-2 min; rinse off; pH 6–7; for wheels, paint; caution iron remover",
+                500);
+        Map<String, String> typed = SamplePlan.fair();
+        typed.putAll(Map.of(
+                "wear", "chemicals", "chem0", name, "firstDay", LocalDate.now().toString()));
+        Study dosed = LiveApp.bean(StudyStore.class).load(SamplePlan.begin(SamplePlan.make(typed)));
+        int day = dosed.works().stream()
+                .filter(w -> w.kind() == Calendar.Kind.DOSE)
+                .findFirst()
+                .orElseThrow()
+                .day();
+        Run run = LiveApp.bean(RunMaker.class).make(dosed.id(), Optional.of(day));
+        RunPage.StepView dose = StepViews.of(run, run.step("dose/on").orElseThrow(), true, Filled.NOTHING);
+
+        assertThat(dose.big()).isEqualTo("10\u202fmL");
+        assertThat(dose.bigNote()).isEqualTo("On each section. Label: 10 mL per section.");
+        assertThat(dose.detail()).startsWith("Wear: ");
+        assertThat(dose.takes()).extracting(RunPage.Take::field).containsOnly("ph");
+
+        RunKeeper keeper = LiveApp.bean(RunKeeper.class);
+        UnaryOperator<String> read = ph -> {
+            RunKeeper.Sent sent = new RunKeeper.Sent(
+                    "dose/on", Map.of("ph", ph, "by", "Marsh pH"), Instant.now(), UUID.randomUUID(), new Hands("Ana"));
+            RunKeeper.Outcome outcome = keeper.take(run, sent);
+            return outcome.problems().getOrDefault("ph", outcome.said());
+        };
+        assertThat(read.apply("sour")).contains("“sour” is no pH", "leave it empty");
+        assertThat(read.apply("2.4")).contains("pH 2.4 lies 3.6 beyond the label's 6–7");
+        assertThat(Web.get("/shelf/" + product).body())
+                .contains("pH 2.4 by Marsh pH")
+                .as("what was read asks for gloves")
+                .contains("Acid: burns skin");
     }
 
     @Test
@@ -165,13 +223,7 @@ class RunPageTest {
                 .isEqualTo(404);
         var early = Web.send(
                 "/studies/" + study.id() + "/run",
-                java.util.Map.of(
-                        "day",
-                        "2",
-                        "step",
-                        "gate/cure",
-                        "key",
-                        UUID.randomUUID().toString()));
+                Map.of("day", "2", "step", "gate/cure", "key", UUID.randomUUID().toString()));
         assertThat(early.statusCode()).isEqualTo(422);
         assertThat(early.body()).contains("still to come");
     }
@@ -180,7 +232,7 @@ class RunPageTest {
     void worksAsPlainPagesWithoutAnyScript() {
         var answer = Web.post(
                 "/studies/" + study.id() + "/run",
-                java.util.Map.of(
+                Map.of(
                         "day",
                         "0",
                         "step",

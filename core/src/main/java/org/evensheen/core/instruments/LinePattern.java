@@ -27,8 +27,12 @@ public final class LinePattern {
     private final boolean second;
     private final boolean steady;
 
-    /** A line that fits. */
-    public record Line(double value, Optional<Double> second, Optional<String> unit, boolean steady) {}
+    /**
+     * A line that fits.
+     *
+     * @param step of the value's last digit: 0.1 for 9.8
+     */
+    public record Line(double value, double step, Optional<Double> second, Optional<String> unit, boolean steady) {}
 
     /** A pattern that can't be used; the message says why and what to do. */
     public static final class Unfit extends Exception {
@@ -107,9 +111,15 @@ public final class LinePattern {
         }
         return Optional.of(new Line(
                 number(m.group("value")),
+                Math.pow(10, -decimals(m.group("value"))),
                 second ? Optional.of(number(m.group("second"))) : Optional.empty(),
                 unit ? Optional.of(m.group("unit")) : Optional.empty(),
                 steady && !m.group("steady").isEmpty()));
+    }
+
+    private static int decimals(String text) {
+        int point = Math.max(text.indexOf('.'), text.indexOf(','));
+        return point < 0 ? 0 : text.length() - point - 1;
     }
 
     private static double number(String text) {

@@ -2,7 +2,8 @@ package org.evensheen.core.instruments;
 
 import java.util.ArrayDeque;
 import java.util.Deque;
-import java.util.OptionalDouble;
+import java.util.Optional;
+import org.hipparchus.stat.descriptive.DescriptiveStatistics;
 
 /**
  * Waits until an instrument that drifts or settles has come to rest: the last values, a window of time long and three at least, all lie
@@ -31,17 +32,22 @@ public final class Steadiness {
      * Takes a value in.
      *
      * @param at seconds on any clock that does not run back
+     * @param step of the display's last digit, in the value's unit
      * @return the steady value once it rests
      */
-    public OptionalDouble add(double at, double value) {
+    public Optional<Rested> add(double at, double value, double step) {
         last.addLast(new double[] {at, value});
         while (last.size() > 1 && at - second()[0] >= seconds) {
             last.removeFirst();
         }
-        double low = last.stream().mapToDouble(v -> v[1]).min().orElseThrow();
-        double high = last.stream().mapToDouble(v -> v[1]).max().orElseThrow();
-        boolean rests = last.size() >= LEAST && at - last.getFirst()[0] >= seconds && high - low <= tolerance;
-        return rests ? last.stream().mapToDouble(v -> v[1]).average() : OptionalDouble.empty();
+        DescriptiveStatistics shown = new DescriptiveStatistics();
+        last.forEach(v -> shown.addValue(v[1]));
+        boolean rests = last.size() >= LEAST
+                && at - last.getFirst()[0] >= seconds
+                && shown.getMax() - shown.getMin() <= tolerance;
+        return rests
+                ? Optional.of(Rested.shown(shown.getMean(), shown.getStandardDeviation(), step))
+                : Optional.empty();
     }
 
     private double[] second() {

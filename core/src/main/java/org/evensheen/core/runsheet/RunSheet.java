@@ -21,6 +21,9 @@ import org.evensheen.core.study.Stage;
  * @param readingsDone of the readings that the day asks for
  */
 public record RunSheet(List<Step> steps, List<Clock> clocks, List<Batch> batches, int readingsDone, int readingsAsked) {
+    /** The step that puts a chemical on. */
+    public static final String DOSING = "dose/on";
+
     public RunSheet {
         steps = List.copyOf(steps);
         clocks = List.copyOf(clocks);
@@ -115,7 +118,7 @@ public record RunSheet(List<Step> steps, List<Clock> clocks, List<Batch> batches
             default ->
                 step.key().endsWith("/washed")
                         ? Optional.of(Happening.Kind.WASHED)
-                        : step.key().startsWith("dose/on") ? Optional.of(Happening.Kind.DOSED) : Optional.empty();
+                        : step.key().equals(DOSING) ? Optional.of(Happening.Kind.DOSED) : Optional.empty();
         };
     }
 

@@ -121,7 +121,7 @@ final class WashParts {
                 .map(w -> "Wear: " + w + ". ")
                 .orElse("");
         steps.add(Step.task(
-                "dose/on",
+                RunSheet.DOSING,
                 Part.DOSE,
                 title.map(t -> t.replaceFirst("^Dose: ", "")).orElse("Put the chemical on"),
                 wear + "By its maker's label; never mix, never on hot metal. Tap when the last section is covered.",
@@ -130,7 +130,7 @@ final class WashParts {
                 .flatMap(c -> c.label().one(Claim.Wait.class).stream())
                 .map(Claim.Wait::seconds)
                 .min(Comparator.comparingDouble(Span::high));
-        Optional<Instant> on = day.mark("dose/on").map(Mark::at);
+        Optional<Instant> on = day.mark(RunSheet.DOSING).map(Mark::at);
         Step rinse = Step.task(
                 "dose/rinse",
                 Part.DOSE,

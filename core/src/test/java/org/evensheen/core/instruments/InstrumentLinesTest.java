@@ -4,12 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Locale;
 import java.util.Optional;
-import java.util.OptionalDouble;
+import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.StringLength;
+import org.hipparchus.stat.descriptive.DescriptiveStatistics;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -88,14 +90,43 @@ class InstrumentLinesTest {
     void waitsUntilAValueRestsAndGivesItsMean() {
         Steadiness steadiness = new Steadiness(0.5, 0.1);
         double[] swinging = {30, 10, 24, 18, 21.5, 20.4, 20.05, 20.0, 19.98, 20.02, 20.0, 20.01, 19.99};
-        OptionalDouble steady = OptionalDouble.empty();
+        Optional<Rested> steady = Optional.empty();
         int at = 0;
         while (steady.isEmpty() && at < swinging.length) {
-            steady = steadiness.add(at * 0.1, swinging[at]);
+            steady = steadiness.add(at * 0.1, swinging[at], 0.01);
             at++;
         }
 
         assertThat(at).as("half a second of rest after 20.05").isEqualTo(12);
-        assertThat(steady.orElseThrow()).isCloseTo(20.01, within(0.01));
+        assertThat(steady.orElseThrow().value()).isCloseTo(20.01, within(0.01));
+        assertThat(steady.orElseThrow().standard()).isCloseTo(0.026, within(0.003));
+    }
+
+    /** Instruments that are off by anything their check allows, restless, and round what they show. */
+    @Test
+    void saysHowFarAReadingMayBeFromTheTruth() throws Exception {
+        Random random = new Random(7);
+        LinePattern pattern = LinePattern.of("M {value} g");
+        double tolerance = 0.3;
+        DescriptiveStatistics offs = new DescriptiveStatistics();
+        DescriptiveStatistics claimed = new DescriptiveStatistics();
+        for (int i = 0; i < 4000; i++) {
+            double truth = 20 + random.nextDouble();
+            double bias = tolerance * (2 * random.nextDouble() - 1);
+            Steadiness steadiness = new Steadiness(0.5, 5);
+            Optional<Rested> rested = Optional.empty();
+            for (int at = 0; rested.isEmpty(); at++) {
+                LinePattern.Line line = pattern.read(
+                                String.format(Locale.ROOT, "M %.1f g", truth + bias + 0.1 * random.nextGaussian()))
+                        .orElseThrow();
+                assertThat(line.step()).isCloseTo(0.1, within(1e-12));
+                rested = steadiness.add(at * 0.1, line.value(), line.step());
+            }
+            offs.addValue(rested.get().value() - truth);
+            claimed.addValue(rested.get().within(tolerance));
+        }
+        assertThat(claimed.getMean())
+                .as("never less than how far readings were off, and little more")
+                .isBetween(offs.getStandardDeviation(), offs.getStandardDeviation() * 1.35);
     }
 }
