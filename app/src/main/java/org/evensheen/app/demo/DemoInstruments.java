@@ -9,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
 import org.evensheen.app.kit.Checking;
 import org.evensheen.app.kit.Instrument;
 import org.evensheen.app.kit.InstrumentStore;
@@ -108,9 +109,11 @@ class DemoInstruments {
     /** Checks each that has never been checked, as the reviewer would before the first day; all at once, as each has its own line. */
     void check() {
         if (first > 0) {
-            store.linked().parallelStream()
-                    .filter(i -> i.check().isPresent() && i.lastCheck().isEmpty() && simulated(i))
-                    .forEach(i -> checking.check(i, key("check", i.name()), WHO));
+            CompletableFuture.allOf(store.linked().stream()
+                            .filter(i -> i.check().isPresent() && i.lastCheck().isEmpty() && simulated(i))
+                            .map(i -> CompletableFuture.runAsync(() -> checking.check(i, key("check", i.name()), WHO)))
+                            .toArray(CompletableFuture[]::new))
+                    .join();
             // What was hung on and laid down is put away again.
             tell("hang 0");
             tell("load 0");

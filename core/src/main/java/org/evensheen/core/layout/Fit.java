@@ -7,6 +7,8 @@ import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.operation.buffer.BufferOp;
 import org.locationtech.jts.operation.buffer.BufferParameters;
+import org.locationtech.jts.operation.overlayng.OverlayNG;
+import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
 
 /**
  * Puts equal upright rectangles on a bed, off its edge and its trims, in lines.
@@ -29,6 +31,7 @@ public final class Fit {
 
     private final Geometry blocked;
     private final Envelope free;
+    private final double area;
     private final double gap;
 
     private Fit(BedShape bed, double gap) {
@@ -39,6 +42,7 @@ public final class Fit {
             inside = inside.difference(BufferOp.bufferOp(trim.outline().polygon(), gap, square));
         }
         free = inside.getEnvelopeInternal();
+        area = inside.getArea();
         Envelope all = new Envelope(free);
         all.expandBy(10);
         blocked = inside.isEmpty() ? inside : Outline.GEOMETRY.toGeometry(all).difference(inside);
@@ -63,10 +67,12 @@ public final class Fit {
         List<Place> best = List.of();
         double bestWorth = 0;
         for (double proportion : PROPORTIONS) {
-            List<Place> places = fit.largest(count, proportion);
+            double discount = 1 + Math.abs(Math.log(proportion / PROPORTIONS[0]));
+            List<Place> places =
+                    fit.holds(count, proportion, bestWorth * discount) ? fit.largest(count, proportion) : List.of();
             if (!places.isEmpty()) {
                 Place one = places.get(0);
-                double worth = one.widthMm() * one.heightMm() / (1 + Math.abs(Math.log(proportion / PROPORTIONS[0])));
+                double worth = one.widthMm() * one.heightMm() / discount;
                 if (worth > bestWorth) {
                     bestWorth = worth;
                     best = places;
@@ -92,22 +98,33 @@ public final class Fit {
         return Double.POSITIVE_INFINITY;
     }
 
+    /** Whether sections of a proportion may be larger than an area, mm²: else it need not be looked for how large they can be. */
+    private boolean holds(int count, double proportion, double above) {
+        double height = Math.sqrt(above / proportion);
+        return Math.min(height, height * proportion) < SMALLEST
+                || best(height * proportion, height).size() >= count;
+    }
+
     private List<Place> largest(int count, double proportion) {
         double low = SMALLEST / Math.min(1, proportion);
         double high = Math.max(free.getWidth(), free.getHeight()) + 1;
-        List<Place> found = best(low * Math.max(1e-9, proportion), low);
-        if (found.size() < count) {
-            return List.of();
-        }
+        List<Place> found = List.of();
+        double smallest = low;
         for (int i = 0; i < 12 && high - low > STEP / 2; i++) {
             double height = (low + high) / 2;
-            List<Place> places = best(down(height * proportion), down(height));
+            double width = down(height * proportion);
+            boolean room = count * width * down(height) <= area;
+            List<Place> places = room ? best(width, down(height)) : List.of();
             if (places.size() >= count) {
                 found = places;
                 low = height;
             } else {
                 high = height;
             }
+        }
+        if (found.isEmpty()) {
+            List<Place> least = best(smallest * proportion, smallest);
+            found = least.size() < count ? found : least;
         }
         return found;
     }
@@ -148,7 +165,7 @@ public final class Fit {
     private void line(double y, double width, double height, int row, List<Place> places) {
         Geometry band = Outline.GEOMETRY.toGeometry(
                 new Envelope(free.getMinX() - 5, free.getMaxX() + 5, y + TOUCH, y + height - TOUCH));
-        Geometry met = blocked.intersection(band);
+        Geometry met = OverlayNGRobust.overlay(blocked, band, OverlayNG.INTERSECTION);
         List<double[]> stretches = new ArrayList<>();
         for (int i = 0; i < met.getNumGeometries(); i++) {
             Geometry piece = met.getGeometryN(i);
