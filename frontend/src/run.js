@@ -48,7 +48,8 @@
     shown = current && keyOf(current);
     steps().forEach((s) => { s.hidden = s !== current; });
     const lit = current ? sectionsOf(current) : [];
-    $$('[data-section]').forEach((a) => a.classList.toggle('open', lit.includes(a.dataset.section)));
+    const everywhere = current?.dataset.kind === 'task' && !lit.length;
+    $$('[data-section]').forEach((a) => a.classList.toggle('open', everywhere || lit.includes(a.dataset.section)));
     const where = lit.length === 1 ? lit[0] : '';
     $$('[data-note] [name=section], [data-photo] [name=section]').forEach((input) => { input.value = where; });
     $$('[data-note-where]').forEach((b) => { b.textContent = where || 'the whole bed'; });

@@ -120,9 +120,7 @@ class NoteKeeper {
 
     /** Keeps the pH of the one chemical that goes on, with the product; empty if none was read. */
     Optional<String> ph(Run run, RunKeeper.Sent sent, Step step) {
-        Optional<Product> product = sent.in("ph").isEmpty()
-                ? Optional.empty()
-                : run.readable(step).flatMap(c -> products.named(c.product()));
+        Optional<Product> product = sent.in("ph").isEmpty() ? Optional.empty() : run.readable(step);
         return product.map(p -> {
             double ph = ((TypedNumber.Read) TypedNumber.read(sent.in("ph"), "pH", "pH", 0, 14)).value();
             products.keepStrip(

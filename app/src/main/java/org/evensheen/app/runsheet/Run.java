@@ -2,6 +2,7 @@ package org.evensheen.app.runsheet;
 
 import java.util.List;
 import java.util.Optional;
+import org.evensheen.app.labels.Product;
 import org.evensheen.app.studies.Study;
 import org.evensheen.core.label.Claim;
 import org.evensheen.core.mixing.SectionDose;
@@ -13,6 +14,7 @@ import org.evensheen.core.runsheet.Step;
 /**
  * A study's day as it stands.
  *
+ * @param dosed chemicals of the day, as they stand on the Shelf
  * @param limitWords why work in the dry must be over at some time; empty if nothing is known of it
  */
 record Run(
@@ -22,6 +24,7 @@ record Run(
         RunDay input,
         RunSheet sheet,
         RunStore.Kept kept,
+        List<Product> dosed,
         Optional<String> limitWords) {
 
     Optional<Step> step(String key) {
@@ -50,9 +53,11 @@ record Run(
     }
 
     /** The only chemical of a step that doses, if it goes on as it comes: its pH can be read there. */
-    Optional<Entrant.Layer> readable(Step step) {
-        boolean one = step.key().equals(RunSheet.DOSING) && input.chemicals().size() == 1;
-        return one ? Optional.of(input.chemicals().get(0)).filter(c -> c.dose().isPresent()) : Optional.empty();
+    Optional<Product> readable(Step step) {
+        boolean one = step.key().equals(RunSheet.DOSING)
+                && dosed.size() == 1
+                && input.chemicals().stream().allMatch(c -> c.dose().isPresent());
+        return one ? Optional.of(dosed.get(0)) : Optional.empty();
     }
 
     /** The area of a section as a label means it, m². */

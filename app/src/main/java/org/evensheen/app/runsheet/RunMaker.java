@@ -92,7 +92,7 @@ class RunMaker {
                 now);
         RunSheet sheet = RunSheet.of(
                 input, (jobs, busy) -> plans.get(new Asked(jobs, busy), a -> PairOfHands.plan(a.jobs(), a.busy())));
-        return new Run(study, day, today, input, sheet, kept, limit.map(ForecastStore.Turn::words));
+        return new Run(study, day, today, input, sheet, kept, known, limit.map(ForecastStore.Turn::words));
     }
 
     /** Names that the day's doses may mean: "Dose: X on every section", "Dose: first section X, second section Y". */

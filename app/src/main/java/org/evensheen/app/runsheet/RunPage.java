@@ -96,7 +96,7 @@ record RunPage(
      * @param low and {@code high} the label's window, s, from the mark of the step {@code after}
      * @param grades sections that may be graded with it
      * @param counter what is counted by tapping; empty if nothing is
-     * @param acid whether the pH of what goes on may be noted
+     * @param acid the product that goes on and whose pH may be noted; 0 if there is none
      */
     record StepView(
             String key,
@@ -120,7 +120,7 @@ record RunPage(
             String counter,
             String aim,
             boolean weighable,
-            boolean acid,
+            long acid,
             List<Choice> choices,
             List<Take> takes,
             List<String> grades,

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.kit.Instrument;
+import org.evensheen.app.labels.Product;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Filled;
 import org.evensheen.app.runsheet.RunPage.Choice;
@@ -49,7 +50,7 @@ final class StepViews {
                 asked.map(a -> reading(a)).orElse(title(run, step)),
                 dose.map(d -> StepWords.amount(d, d.aim()))
                         .or(() -> run.readable(step)
-                                .map(run::everywhere)
+                                .map(p -> run.everywhere(run.input().chemicals().get(0)))
                                 .filter(each -> !each.isEmpty())
                                 .map(StepWords::each))
                         .orElse(""),
@@ -69,7 +70,7 @@ final class StepViews {
                 dose.map(d -> d.counter().map(Counter::word).orElse("mL")).orElse(""),
                 dose.map(d -> Figures.compact(d.aim(), 2)).orElse(""),
                 dose.isPresent(),
-                run.readable(step).isPresent(),
+                run.readable(step).map(Product::id).orElse(0L),
                 choices(step, asked),
                 takes(run, step, asked),
                 StageGrades.open(run, step),

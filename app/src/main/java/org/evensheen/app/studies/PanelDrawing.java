@@ -181,7 +181,7 @@ public record PanelDrawing(
                     svg(tagX + tag / 2),
                     svg(tagY + 16),
                     wanting() ? "M" + svg(x + w - 11) + "," + svg(y + 10) + "a5,5 0 1 1 10,0a5,5 0 1 1 -10,0Z" : null,
-                    line(start, x + w * 0.68, skin),
+                    line(start, x + w * 0.6, skin),
                     line(start, start + length * 1.1, rail),
                     "M" + svg(start + length) + "," + svg(rail - 6) + "v11",
                     water.orElse(null),
@@ -224,7 +224,7 @@ public record PanelDrawing(
                         s.read()));
             }
             return left.map(s -> new Glyph(
-                    Glyphs.sheet(start, skin, w * 0.5, Math.min(h * 0.3, 2 + s.value() * h / 400)),
+                    Glyphs.sheet(start, skin, w * 0.46, Math.min(h * 0.3, 2 + s.value() * h / 400)),
                     "",
                     Figures.score(Measure.LEFT_BEHIND, s.value()),
                     s.read()));
