@@ -163,7 +163,7 @@ class BundleKeeper {
                 key);
         readings(study, tables.get(Table.READINGS), sections);
         for (Sheet.Row row : tables.get(Table.DEVIATIONS)) {
-            applications.keep(Rows.at(row, Table.DEVIATIONS, r -> Rows.application(study, r, by)));
+            applications.keep(Rows.at(row, Table.DEVIATIONS, r -> Rows.application(study, r, sections, by)));
         }
         if (Boolean.parseBoolean(head.at("key_open"))) {
             studies.openKey(study);

@@ -214,7 +214,9 @@ final class BundleWriter {
                                 a.dose().map(Dose::print).orElse(null),
                                 a.waitSeconds().orElse(null),
                                 a.coats().orElse(null),
-                                a.label().map(Label::print).orElse(null)))
+                                a.label().map(Label::print).orElse(null),
+                                a.section().orElse(null),
+                                a.given()))
                         .toList();
         };
     }

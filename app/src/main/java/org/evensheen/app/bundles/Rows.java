@@ -26,6 +26,8 @@ import org.evensheen.core.water.WaterKind;
 
 /** What the rows of a bundle mean; one that can't be read is told with its file and line. */
 final class Rows {
+    private static final int LONGEST_GIVEN = 200;
+
     private Rows() {}
 
     /** A cell that can't be, with its place. */
@@ -168,7 +170,23 @@ final class Rows {
                                 text(row, "struck_because"))));
     }
 
-    static ApplicationStore.Draft application(long study, Sheet.Row row, String by) {
+    private static Optional<String> section(Sheet.Row row, List<Section> sections) {
+        Optional<String> code = Optional.of(row.at("section")).filter(c -> !c.isEmpty());
+        if (code.filter(c -> sections.stream().noneMatch(s -> s.code().equals(c)))
+                .isPresent()) {
+            throw new IllegalArgumentException("there is no section " + code.get());
+        }
+        return code;
+    }
+
+    private static String given(Sheet.Row row) {
+        if (row.at("given").length() > LONGEST_GIVEN) {
+            throw new IllegalArgumentException("what was given is longer than %d characters".formatted(LONGEST_GIVEN));
+        }
+        return row.at("given");
+    }
+
+    static ApplicationStore.Draft application(long study, Sheet.Row row, List<Section> sections, String by) {
         return new ApplicationStore.Draft(
                 study,
                 whole(row, "contender"),
@@ -177,6 +195,8 @@ final class Rows {
                 LabelLine.readDose(row.at("dose")).dose(),
                 row.at("wait_seconds").isEmpty() ? Optional.empty() : Optional.of(number(row, "wait_seconds")),
                 row.at("coats").isEmpty() ? Optional.empty() : Optional.of(whole(row, "coats")),
+                section(row, sections),
+                given(row),
                 UUID.randomUUID(),
                 by);
     }

@@ -6,7 +6,10 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 
-/** The tables of a bundle, a CSV file each, with their fields and types as the Frictionless Table Schema names them. */
+/**
+ * The tables of a bundle, a CSV file each, with their fields and types as the Frictionless Table Schema names them; a number after a type is
+ * the version of the bundle that brought the field.
+ */
 enum Table {
     STUDY("question:string first_day:date seed:integer key_open:boolean", 1),
     BED(
@@ -28,7 +31,8 @@ enum Table {
                     + "struck_because:string",
             400_000),
     DEVIATIONS(
-            "contender:integer day:integer job:string dose:string wait_seconds:number coats:integer label:string",
+            "contender:integer day:integer job:string dose:string wait_seconds:number coats:integer label:string "
+                    + "section:string:2 given:string:2",
             5000),
     NOTED("day:integer kind:string section:string words:string at:datetime kept_by:string", 5000),
     STEPS(
@@ -40,12 +44,16 @@ enum Table {
             5000);
 
     private final Map<String, String> fields = new TreeMap<>();
+    private final Map<String, Integer> since = new TreeMap<>();
     private final List<String> names;
     private final int most;
 
     Table(String fields, int most) {
         this.names = Stream.of(fields.split(" ")).map(f -> f.split(":")[0]).toList();
-        Stream.of(fields.split(" ")).map(f -> f.split(":")).forEach(f -> this.fields.put(f[0], f[1]));
+        Stream.of(fields.split(" ")).map(f -> f.split(":")).forEach(f -> {
+            this.fields.put(f[0], f[1]);
+            since.put(f[0], f.length > 2 ? Integer.parseInt(f[2]) : 1);
+        });
         this.most = most;
     }
 
@@ -59,6 +67,11 @@ enum Table {
 
     List<String> names() {
         return names;
+    }
+
+    /** Fields that a bundle of a version has. */
+    List<String> names(int version) {
+        return names.stream().filter(n -> since.getOrDefault(n, 1) <= version).toList();
     }
 
     String type(String field) {

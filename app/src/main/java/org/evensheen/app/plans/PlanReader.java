@@ -299,6 +299,8 @@ final class PlanReader {
                             dose,
                             Optional.empty(),
                             Optional.empty(),
+                            Optional.empty(),
+                            "",
                             Optional.of(layer.label()),
                             layer.calibrations()))
                     .stream()

@@ -150,12 +150,21 @@ record DonePage(long id, String question, int today, List<String> meetings, List
 
     private static Line line(Application a) {
         List<String> parts = new ArrayList<>();
-        a.dose().ifPresent(d -> parts.add(d.print()));
+        if (a.given().isEmpty()) {
+            a.dose().ifPresent(d -> parts.add(d.print()));
+        } else {
+            parts.add(a.given());
+        }
         a.waitSeconds().ifPresent(s -> parts.add("waited " + time(s)));
         a.coats().ifPresent(n -> parts.add(Figures.count(n, "coat", "coats")));
         return new Line(
                 a.id(),
-                "Day %d%s: %s".formatted(a.day(), a.job().isEmpty() ? "" : ", " + a.job(), String.join(", ", parts)),
+                "Day %d%s%s: %s"
+                        .formatted(
+                                a.day(),
+                                a.job().isEmpty() ? "" : ", " + a.job(),
+                                a.section().map(s -> " on " + s).orElse(""),
+                                String.join(", ", parts)),
                 LabelDeparture.of(a).stream().map(DonePage::against).toList());
     }
 

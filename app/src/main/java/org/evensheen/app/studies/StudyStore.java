@@ -219,30 +219,33 @@ public class StudyStore {
         database.sql("""
                         select 'measure' as what, measure as code, repeats as n, position as place,
                                '' as label, null::numeric as x, null::numeric as y,
-                               null::numeric as w, null::numeric as h, '' as line, null::text[] as calibrations
+                               null::numeric as w, null::numeric as h, '' as line, null::text[] as calibrations,
+                               '' as section, '' as given
                         from planned_measure where study_id = :study
                         union all
-                        select 'visit', stage, day, 0, '', null, null, null, null, '', null
+                        select 'visit', stage, day, 0, '', null, null, null, null, '', null, '', ''
                         from planned_visit where study_id = :study
                         union all
-                        select 'happening', kind, day, 0, note, null, null, null, null, '', null
+                        select 'happening', kind, day, 0, note, null, null, null, null, '', null, '', ''
                         from happening where study_id = :study and undone_at is null
                         union all
                         select 'application', coalesce(a.dose, ''), a.day, c.number, a.job, a.wait_seconds, a.coats, a.label_id,
                                a.id, l.line,
                                array(select distinct on (k.counter) k.counter || ' ' || k.ml_each from calibration k
                                      where k.product_id = c.product_id and k.kept_at <= a.kept_at
-                                     order by k.counter, k.id desc)
+                                     order by k.counter, k.id desc),
+                               coalesce(s.code, ''), a.given
                         from application a
                         join contender c on c.id = a.contender_id
                         left join label l on l.id = a.label_id
+                        left join section s on s.id = a.section_id
                         where a.study_id = :study and a.undone_at is null
                         union all
-                        select 'deviation', d.kind, d.day, 0, d.words, null, null, null, null, coalesce(s.code, ''), null
+                        select 'deviation', d.kind, d.day, 0, d.words, null, null, null, null, '', null, coalesce(s.code, ''), ''
                         from deviation d left join section s on s.id = d.section_id
                         where d.study_id = :study and d.undone_at is null
                         union all
-                        select 'work', kind, day, position, title, null, null, null, null, why, null
+                        select 'work', kind, day, position, title, null, null, null, null, why, null, '', ''
                         from planned_work where study_id = :study
                         order by what, place, n""").param("study", head.id).query(row -> {
             String code = row.getString("code");
@@ -259,7 +262,7 @@ public class StudyStore {
                     marks.deviations.add(new Deviation(
                             n,
                             Deviation.Kind.ofCode(code).orElseThrow(),
-                            Optional.of(row.getString("line")).filter(l -> !l.isEmpty()),
+                            named(row, "section"),
                             row.getString("label")));
                 case "work" ->
                     marks.works.add(new Work(
@@ -275,6 +278,10 @@ public class StudyStore {
         return marks;
     }
 
+    private static Optional<String> named(ResultSet row, String column) throws SQLException {
+        return Optional.of(row.getString(column)).filter(text -> !text.isEmpty());
+    }
+
     private Application application(ResultSet row) throws SQLException {
         long label = row.getLong("w");
         boolean labelled = !row.wasNull();
@@ -286,6 +293,8 @@ public class StudyStore {
                 LabelLine.readDose(row.getString("code")).dose(),
                 Optional.ofNullable(row.getBigDecimal("x")).map(Number::doubleValue),
                 Optional.ofNullable(row.getBigDecimal("y")).map(Number::intValue),
+                named(row, "section"),
+                row.getString("given"),
                 labelled ? Optional.of(products.label(label, row.getString("line"))) : Optional.empty(),
                 ProductStore.calibrations(row.getArray("calibrations")));
     }

@@ -142,12 +142,18 @@ class BundleTest {
         Map<String, byte[]> files = unzip(export(corrected().id()));
         List.of("noted.csv", "steps.csv", "weather.csv").forEach(files::remove);
         files.put(
+                "deviations.csv",
+                "contender,day,job,dose,wait_seconds,coats,label\r\n0,1,,,,2,\r\n".getBytes(StandardCharsets.UTF_8));
+        files.put(
                 "datapackage.json",
                 new String(files.get("datapackage.json"), StandardCharsets.UTF_8)
                         .replaceFirst("\"evenSheenVersion\" : 2", "\"evenSheenVersion\" : 1")
                         .getBytes(StandardCharsets.UTF_8));
         Study after = study(SamplePlan.number(bringIn(zip(files), UUID.randomUUID())));
         assertThat(after.record().deviations()).isEmpty();
+        assertThat(after.record().applications())
+                .singleElement()
+                .satisfies(a -> assertThat(a.section()).isEmpty());
         assertThat(after.readings()).isNotEmpty();
     }
 
@@ -163,10 +169,23 @@ class BundleTest {
         Web.send(path, step("air", "air", "16", "humidity", "50", "panel", "17", "wind", "3", "dark", "23:59"));
         Web.send(path, step("coat1/" + section + "/spread", "given", "4", "used", "towel 46", "ago", "90000"));
 
+        String other = before.record().sections().stream()
+                .filter(s -> s.contender() == 0 && !s.code().equals(section))
+                .findFirst()
+                .orElseThrow()
+                .code();
+        Web.send(path, step("coat1/" + other + "/spread", "given", "3", "used", "towel 47", "ago", "120000"));
+        Web.send(path, step("coat1/" + other + "/finish"));
+
         long id = SamplePlan.number(bringIn(export(before.id()), UUID.randomUUID()));
 
+        assertThat(study(id).record().applications()).singleElement().satisfies(a -> {
+            assertThat(a.section()).contains(other);
+            assertThat(a.given()).isEqualTo("3 sprays; towel 47");
+        });
+        assertThat(Web.get("/studies/" + id + "/done").body()).contains("on " + other + ": 3 sprays; towel 47, waited");
         BundleDay days = LiveApp.bean(BundleDay.class);
-        assertThat(days.steps(id)).hasSize(2).isEqualTo(days.steps(before.id()));
+        assertThat(days.steps(id)).hasSize(4).isEqualTo(days.steps(before.id()));
         assertThat(days.weather(id)).hasSize(1).isEqualTo(days.weather(before.id()));
         assertThat(Web.get("/studies/" + id + "/clocks?day=0").body())
                 .as("what waits there waits here")

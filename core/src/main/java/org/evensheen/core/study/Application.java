@@ -15,6 +15,8 @@ import org.evensheen.core.mixing.Dose;
  * @param dose what was put on; empty if it was not noted
  * @param waitSeconds from spreading to buffing or rinsing, s, above 0; empty if it was not noted
  * @param coats how many; empty if it was not noted
+ * @param section the section it was noted for; empty if for all of the product's
+ * @param given what went on there, in words; empty if it was not noted
  * @param label the label of that day; empty if none was entered
  * @param calibrations of that day
  */
@@ -26,5 +28,7 @@ public record Application(
         Optional<Dose> dose,
         Optional<Double> waitSeconds,
         Optional<Integer> coats,
+        Optional<String> section,
+        String given,
         Optional<Label> label,
         List<Calibration> calibrations) {}

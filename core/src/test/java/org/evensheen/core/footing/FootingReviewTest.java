@@ -51,6 +51,8 @@ class FootingReviewTest {
                 LabelLine.readDose(dose).dose(),
                 Optional.of(wait),
                 Optional.of(coats),
+                Optional.empty(),
+                "",
                 Optional.of(LABEL),
                 List.of());
     }
