@@ -354,7 +354,8 @@
     const place = asker?.closest('details') ?? null;
     const wanting = $$('.airs input', form).some((i) => i.value === '' && i.closest('details') === place);
     const next = wanting ? asker?.nextElementSibling ?? asker : main;
-    setTimeout(() => { if (document.activeElement === document.body) next?.focus({ preventScroll: true }); }, 30);
+    // The browser takes the focus off a button that is shut only when it paints, so the button may still seem to have it.
+    setTimeout(() => { if ([document.body, asker].includes(document.activeElement)) next?.focus({ preventScroll: true }); }, 30);
   });
 
   // Taps and keys.
