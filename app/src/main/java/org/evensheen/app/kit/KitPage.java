@@ -101,7 +101,7 @@ record KitPage(List<Card> cards, List<Choice> probes, Filled fresh, UUID key, in
             return "Nothing known to check it with.";
         }
         return i.lastCheck()
-                .map(c -> "%s %s ago: said %s for %s ± %s %s."
+                .map(c -> "%s %s: said %s for %s ± %s %s."
                         .formatted(
                                 c.held() ? "Held" : "Failed",
                                 ago(Duration.between(c.at(), now)),
@@ -113,11 +113,15 @@ record KitPage(List<Card> cards, List<Choice> probes, Filled fresh, UUID key, in
     }
 
     private static String ago(Duration since) {
-        return since.toDays() > 0
-                ? Figures.count(since.toDays(), "day", "days")
-                : since.toMinutes() > 59
-                        ? Figures.count(since.toHours(), "hour", "hours")
-                        : Figures.count(Math.max(0, since.toMinutes()), "minute", "minutes");
+        if (since.toMinutes() < 1) {
+            return "just now";
+        }
+        return (since.toDays() > 0
+                        ? Figures.count(since.toDays(), "day", "days")
+                        : since.toMinutes() > 59
+                                ? Figures.count(since.toHours(), "hour", "hours")
+                                : Figures.count(since.toMinutes(), "minute", "minutes"))
+                + " ago";
     }
 
     static Said checked(Instrument i, double said) {
