@@ -1,5 +1,6 @@
 package org.evensheen.app.live;
 
+import java.net.http.HttpResponse;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -161,5 +162,25 @@ public final class SampleStudy {
         }
         LiveApp.bean(ReadingBatch.class).keep(id, kept);
         return LiveApp.bean(StudyStore.class).load(id);
+    }
+
+    /** Sends a step of a day's run sheet, with fields and what is typed in them in turn. */
+    public static HttpResponse<String> step(Study study, int day, String step, String... typed) {
+        Map<String, String> form = new HashMap<>(Map.of(
+                "day",
+                String.valueOf(day),
+                "step",
+                step,
+                "key",
+                UUID.randomUUID().toString()));
+        for (int i = 0; i < typed.length; i += 2) {
+            form.put(typed[i], typed[i + 1]);
+        }
+        return Web.send("/studies/" + study.id() + "/run", form);
+    }
+
+    /** Notes air that is good to work in. */
+    public static void air(Study study, int day) {
+        step(study, day, "air", "air", "16", "humidity", "50", "panel", "17");
     }
 }

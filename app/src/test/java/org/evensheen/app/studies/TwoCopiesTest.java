@@ -66,21 +66,7 @@ class TwoCopiesTest {
             assertThat(revisions.next()).isEqualTo(study.revision());
             assertThat(body(other + "/run")).contains("How are the air and the panel?");
 
-            Web.send(
-                    "/studies/" + study.id() + "/run",
-                    Map.of(
-                            "day",
-                            "0",
-                            "step",
-                            "air",
-                            "air",
-                            "16",
-                            "humidity",
-                            "50",
-                            "panel",
-                            "17",
-                            "key",
-                            UUID.randomUUID().toString()));
+            SampleStudy.air(study, 0);
 
             assertThat(revisions.next()).isGreaterThan(study.revision());
             assertThat(body(other + "/run"))
