@@ -170,7 +170,7 @@ record DonePage(long id, String question, int today, List<String> meetings, List
 
     private static String time(double seconds) {
         return seconds < 120
-                ? Figures.withUnit(Figures.typed(seconds), "s")
+                ? Figures.withUnit(Figures.compact(seconds, 3), "s")
                 : Figures.withUnit(Figures.compact(seconds / Unit.MINUTE.toCanonical(1), 3), "min");
     }
 
