@@ -33,11 +33,63 @@ need() {
     fi
 }
 
-# The newest PostgreSQL's own folder of programs; fails if there is none.
+# PostgreSQL's own folder of programs: of the version that PG_VERSION_WANTED names, else the newest; fails if there is none.
 pg_bin() {
-    local newest
-    newest=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -1)
-    [ -n "$newest" ] && [ -x "$newest/initdb" ] && echo "$newest"
+    local found
+    if [ -n "${PG_VERSION_WANTED:-}" ]; then
+        found=/usr/lib/postgresql/$PG_VERSION_WANTED/bin
+    else
+        found=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -1)
+    fi
+    [ -n "$found" ] && [ -x "$found/initdb" ] && echo "$found"
+}
+
+# Says one line and ends.
+refuse() {
+    echo "$*" >&2
+    exit 1
+}
+
+# Looks at the folder of a database before anything touches it; prints "whole" or "none", or refuses with the remedy. Nothing is ever removed.
+# usage: pg_look HOME
+pg_look() {
+    local home=$1 data=$1/postgres
+    if pg_as test -f "$data/PG_VERSION"; then
+        [ -s "$home/db-password" ] || refuse "The password of the database is missing: $home/db-password. Put it back from a copy of this folder, or give the database another one with: ./run --new-password"
+        echo whole
+    elif [ -e "$data" ] && [ -n "$(ls -A "$data" 2>&1)" ]; then
+        refuse "$data is not empty and holds no whole database (PG_VERSION is missing or can't be read). Nothing was touched. If a copy is being brought back, let it finish; if a disk belongs there, mount it; else move this folder elsewhere and start again."
+    elif [ -e "$home/db-password" ]; then
+        refuse "There was a database in $home, and its folder $data is gone. Nothing was touched. If a disk belongs there, mount it; if it was moved, move it back. To begin anew, or to bring a backup back, remove $home/db-password first."
+    else
+        echo none
+    fi
+}
+
+# Makes a database in a folder of its own beside the place and moves it there when it is whole, so that a start that is killed leaves nothing half.
+# usage: pg_make HOME
+pg_make() {
+    local home=$1 begun secret
+    begun=$(mktemp -d "$home/postgres-begun-XXXXXX")
+    chmod 700 "$begun" && pg_own "$begun"
+    (umask 077 && head -c 24 /dev/urandom | base64 | tr -d '/+=' > "$home/db-password")
+    secret=$(mktemp) && cat "$home/db-password" > "$secret" && pg_own "$secret"
+    if ! pg_as "$(pg_bin)/initdb" -D "$begun" -U even_sheen -A scram-sha-256 --pwfile="$secret" -E UTF8 --locale=C.UTF-8 >"$home/initdb.log" 2>&1; then
+        rm -f "$secret" "$home/db-password"
+        refuse "The database could not be made in $home: $(tail -1 "$home/initdb.log")"
+    fi
+    rm -f "$secret"
+    if [ -d "$home/postgres" ]; then rmdir "$home/postgres"; fi
+    mv -T "$begun" "$home/postgres"
+}
+
+# Gives the database of a home another password, by the right of who owns its files. usage: pg_new_password HOME
+pg_new_password() {
+    local home=$1 password
+    password=$(head -c 24 /dev/urandom | base64 | tr -d '/+=')
+    echo "alter role even_sheen password '$password'" | pg_as "$(pg_bin)/postgres" --single -D "$home/postgres" postgres >/dev/null 2>"$home/password.log" \
+        || refuse "The password could not be set: $(tail -1 "$home/password.log")"
+    (umask 077 && echo "$password" > "$home/db-password")
 }
 
 # Runs a PostgreSQL program as a user that PostgreSQL accepts: never root.

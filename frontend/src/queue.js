@@ -32,6 +32,10 @@ window.evenSheenQueue = (() => {
   let again;
   let pause = 1000;
   const LONGEST_PAUSE = 15000;
+  // What the server breaks at is sent so often before it is set aside, so that it blocks nothing behind it.
+  const TRIES = 3;
+  // Trouble that is not the item's and goes by: all wait, in order.
+  const GOES_BY = [408, 429, 502, 503, 504];
   const send = async (item) => {
     const body = item.file ? new FormData() : new URLSearchParams();
     Object.entries(item.fields).forEach(([name, value]) => body.append(name, value));
@@ -39,35 +43,70 @@ window.evenSheenQueue = (() => {
     if (item.file) body.append('photo', item.file, 'photo.jpg');
     return fetch(item.url, { method: 'POST', body, headers: { Accept: 'application/json' } });
   };
+  const waits = (item) => !item.refused && !item.aside;
+  // What became of one item: said (kept, with the server's words), trouble (all wait), or neither (it is out of the way).
+  const settle = async (item) => {
+    let answer;
+    try {
+      answer = await send(item);
+    } catch {
+      return { trouble: 'No connection.' };
+    }
+    const said = await answer.json().catch(() => null);
+    if (answer.ok && said) {
+      await kept('readwrite', (s) => s.delete(item.n));
+      return { said };
+    }
+    if (answer.ok || GOES_BY.includes(answer.status)) return { trouble: said?.title ? `${said.title}.` : 'Even Sheen does not answer.' };
+    if (answer.status < 500) {
+      await kept('readwrite', (s) => s.put({ ...item, refused: said?.detail ?? 'It was not taken.', repeat: said?.repeat }));
+      return {};
+    }
+    const tries = (item.tries ?? 0) + 1;
+    const aside = tries >= TRIES ? `The server could not take it, ${TRIES} times. ${said?.detail ?? ''}`.trim() : undefined;
+    await kept('readwrite', (s) => s.put({ ...item, tries, aside }));
+    return aside ? {} : { trouble: 'The server has trouble with something.' };
+  };
   const flush = async () => {
     clearTimeout(again);
     if (sending) return;
     sending = true;
     let said;
-    let broke = false;
+    let trouble;
     try {
-      for (const item of (await all()).filter((i) => !i.refused)) {
-        const answer = await send(item);
-        if (answer.ok) {
-          said = await answer.json();
-          await kept('readwrite', (s) => s.delete(item.n));
-        } else if (answer.status >= 400 && answer.status < 500 && answer.status !== 408 && answer.status !== 429) {
-          const problem = await answer.json().catch(() => ({}));
-          await kept('readwrite', (s) => s.put({ ...item, refused: problem.detail ?? 'It was not taken.', repeat: problem.repeat }));
-        } else {
-          throw new Error(`the server is in trouble: ${answer.status}`);
-        }
+      for (const item of (await all()).filter(waits)) {
+        const became = await settle(item);
+        said = became.said ?? said;
+        trouble = became.trouble;
+        if (trouble) break;
         pause = 1000;
       }
-    } catch {
-      broke = true;
-      again = setTimeout(flush, pause);
-      pause = Math.min(LONGEST_PAUSE, pause * 2);
+    } catch (broken) {
+      trouble = `This browser's store is in trouble: ${broken?.message ?? broken}.`;
     } finally {
+      if (trouble) {
+        again = setTimeout(flush, pause);
+        pause = Math.min(LONGEST_PAUSE, pause * 2);
+      }
       sending = false;
-      await tell({ said, broke });
-      if (!broke && (await all()).some((i) => !i.refused)) flush();
+      await tell({ said, broke: Boolean(trouble), trouble });
+      if (!trouble && (await all()).some(waits)) flush();
     }
+  };
+  // A file of what waits, photos too, for whoever wants to keep it elsewhere.
+  const dataUrl = (file) => new Promise((resolve, reject) => {
+    const reader = new FileReader();
+    reader.onload = () => resolve(reader.result);
+    reader.onerror = () => reject(reader.error);
+    reader.readAsDataURL(file);
+  });
+  const save = async (items) => {
+    const told = await Promise.all(items.map(async ({ file, n, ...item }) => ({ ...item, at: new Date(item.at).toISOString(), ...(file ? { photo: await dataUrl(file) } : {}) })));
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob([JSON.stringify({ format: 'even-sheen-waiting/1', items: told }, null, 1)], { type: 'application/json' }));
+    link.download = `even-sheen-waiting-${new Date().toISOString().slice(0, 16).replace(':', '')}.json`;
+    link.click();
+    setTimeout(() => URL.revokeObjectURL(link.href), 10000);
   };
   window.addEventListener('online', () => { pause = 1000; flush(); });
   document.addEventListener('visibilitychange', () => { if (!document.hidden) flush(); });
@@ -82,9 +121,33 @@ window.evenSheenQueue = (() => {
     change: async (item) => { await kept('readwrite', (s) => s.put(item)); flush(); },
     drop: async (n) => { await kept('readwrite', (s) => s.delete(n)); await tell({}); },
     listen: (listener) => { listeners.push(listener); tell({}); },
+    waits,
+    save,
     flush,
   };
 })();
+
+// What the server did not take, with what a person can do about it. Nothing is let go by itself.
+window.evenSheenRefusal = (item, before = () => {}) => {
+  const queue = window.evenSheenQueue;
+  const box = document.createElement('div');
+  box.className = 'danger';
+  box.append(Object.assign(document.createElement('p'), { textContent: `${item.what ?? 'Something'}: ${item.refused ?? item.aside}` }));
+  const button = (label, act) => {
+    const b = Object.assign(document.createElement('button'), { type: 'button', className: 'button quiet', textContent: label });
+    b.addEventListener('click', () => {
+      before();
+      act();
+    });
+    box.append(b);
+  };
+  const afresh = { ...item, refused: undefined, aside: undefined, tries: undefined };
+  if (item.repeat) button(`Keep it as repeat ${item.repeat}`, () => queue.change({ ...afresh, repeat: undefined, fields: { ...item.fields, repeat: String(item.repeat), key: crypto.randomUUID() } }));
+  else button('Try again', () => queue.change(afresh));
+  button('Save it to a file', () => queue.save([item]));
+  button('Let it go', () => queue.drop(item.n));
+  return box;
+};
 
 // Says when a study has changed, here or on another device. A page that nobody sees does not hold its line open: a browser has few.
 window.evenSheenWatch = (study, changed) => {

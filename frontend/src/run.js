@@ -200,46 +200,30 @@
 
   // The line, and what waits or was not taken.
   let offline = false;
+  let trouble = 'No connection.';
   const line = $('#line');
   const waiting = $('#waiting');
-  const text = (item) => item.what ?? 'Something';
   queue.listen((items, event) => {
     const here = items.filter(mine);
-    const left = items.filter((i) => !i.refused);
-    const refused = here.filter((i) => i.refused);
+    const left = items.filter(queue.waits);
+    const refused = here.filter((i) => !queue.waits(i));
+    trouble = event.trouble ?? trouble;
     offline = event.broke ?? (left.length > 0 && offline);
     const before = local.size;
-    const waits = new Map(here.filter((i) => !i.refused && i.fields.step && i.fields.what !== 'undo').map((i) => [i.fields.step, i.at]));
+    const waits = new Map(here.filter((i) => queue.waits(i) && i.fields.step && i.fields.what !== 'undo').map((i) => [i.fields.step, i.at]));
     // What the server has acknowledged stays done until a sheet that knows of it is here.
     if (event.said) [...local].filter(([key]) => !waits.has(key)).forEach(([key, at]) => acknowledged.set(key, { at, since: Date.now() }));
     local = new Map([...[...acknowledged].map(([key, { at }]) => [key, at]), ...waits]);
     refused.forEach((i) => local.delete(i.fields.step));
-    line.textContent = left.length ? `${offline ? 'No connection. ' : ''}${left.length} kept on this device, not sent yet` : 'All is kept';
+    line.textContent = left.length ? `${offline ? `${trouble} ` : ''}${left.length} kept on this device, not sent yet` : 'All is kept';
     line.dataset.state = offline ? 'off' : left.length ? 'sending' : 'on';
     waiting.hidden = !refused.length;
-    waiting.replaceChildren(...refused.map(refusal));
+    waiting.replaceChildren(...refused.map((item) => window.evenSheenRefusal(item, keeping)));
     if (event.said?.now) learn(event.said.now);
     if (event.said?.said) say(event.said.said);
     if (before !== local.size || event.said) show(false);
     if (event.said && !left.length) refresh();
   });
-  const refusal = (item) => {
-    const box = document.createElement('div');
-    box.className = 'danger';
-    box.append(Object.assign(document.createElement('p'), { textContent: `${text(item)}: ${item.refused}` }));
-    const button = (label, act) => {
-      const b = Object.assign(document.createElement('button'), { type: 'button', className: 'button quiet', textContent: label });
-      b.addEventListener('click', () => {
-        keeping();
-        act();
-      });
-      box.append(b);
-    };
-    if (item.repeat) button(`Keep it as repeat ${item.repeat}`, () => queue.change({ ...item, refused: undefined, repeat: undefined, fields: { ...item.fields, repeat: String(item.repeat), key: crypto.randomUUID() } }));
-    else button('Try again', () => queue.change({ ...item, refused: undefined }));
-    button('Let it go', () => queue.drop(item.n));
-    return box;
-  };
   // A word stays for a while, also when the sheet is fetched afresh at once because of what it tells of.
   const STAYS = 8000;
   let word = { words: '', at: 0 };
@@ -266,7 +250,7 @@
   };
   document.addEventListener('submit', async (event) => {
     const form = event.target;
-    if (!form.closest('#sheet')) return;
+    if (!form.closest('#sheet') || form.matches('[data-plain]')) return;
     event.preventDefault();
     if (form.matches('.take') && byTap && Date.now() - changed < TOO_SOON && !$('[data-main]', form)?.value) return;
     const fields = fieldsOf(form, event.submitter);

@@ -22,7 +22,7 @@
   document.addEventListener('focusout', () => setTimeout(look, 400));
 
   const say = (text) => { $('#notice').textContent = text; };
-  document.addEventListener('htmx:sendError', async (event) => {
+  const putBy = async (event, why) => {
     const form = event.detail.elt;
     if (!form.matches?.('form.capture') || !form.action.endsWith('/readings')) return;
     const fields = Object.fromEntries([...new FormData(form)].filter(([, value]) => typeof value === 'string'));
@@ -35,12 +35,19 @@
       input.value = '';
       input.dispatchEvent(new Event('input', { bubbles: true }));
     });
-    say(`No connection. ${what} is kept on this device and will be sent by itself. The run sheet goes on without a connection.`);
+    say(`${why} ${what} is kept on this device and will be sent by itself. The run sheet goes on without a connection.`);
+  };
+  document.addEventListener('htmx:sendError', (event) => putBy(event, 'No connection.'));
+  document.addEventListener('htmx:responseError', (event) => {
+    if (event.detail.xhr.status !== 503) return;
+    let why = 'Even Sheen is in trouble.';
+    try { why = `${JSON.parse(event.detail.xhr.responseText).title}.`; } catch { /* not a problem document */ }
+    putBy(event, why);
   });
   queue.listen((items, event) => {
     const here = items.filter((item) => item.url.startsWith(`/studies/${study}/`));
-    const refused = here.find((item) => item.refused);
-    if (refused) say(`${refused.what}: ${refused.refused} Open the run sheet to keep it or let it go.`);
+    const refused = here.find((item) => !queue.waits(item));
+    if (refused) say(`${refused.what}: ${refused.refused ?? refused.aside} Open the run sheet to keep it or let it go.`);
     else if (event.said?.said) say(event.said.said);
   });
   queue.flush();

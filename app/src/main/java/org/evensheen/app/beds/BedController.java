@@ -12,6 +12,7 @@ import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Refused;
 import org.evensheen.core.layout.BedShape;
 import org.evensheen.core.layout.Zone;
+import org.evensheen.core.schedule.OurTime;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -101,8 +102,8 @@ class BedController {
         beds.load(id);
         LocalDate on;
         try {
-            on = day.isBlank() ? today() : LocalDate.parse(day);
-        } catch (java.time.format.DateTimeParseException e) {
+            on = day.isBlank() ? today() : OurTime.day(day);
+        } catch (IllegalArgumentException e) {
             throw new Refused("Write the day like " + today() + ".");
         }
         if (on.isAfter(today())) {

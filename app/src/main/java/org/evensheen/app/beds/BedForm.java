@@ -16,6 +16,7 @@ import org.evensheen.core.layout.BedShape.Trim;
 import org.evensheen.core.layout.Outline;
 import org.evensheen.core.layout.Zone;
 import org.evensheen.core.study.TypedNumber;
+import org.evensheen.core.units.PlainText;
 
 /** Reads what was typed for a bed, or says at each field what is wrong. */
 final class BedForm {
@@ -77,7 +78,7 @@ final class BedForm {
 
     private Outcome read(long id) {
         String name = text("name", 80);
-        if (name.isEmpty()) {
+        if (!PlainText.readable(name)) {
             problems.put("name", "Name the bed: near flank, bonnet, loose board.");
         }
         Optional<Outline> outline = outline();
@@ -99,7 +100,7 @@ final class BedForm {
     }
 
     private String in(String field) {
-        return typed.getOrDefault(field, "").strip();
+        return PlainText.line(typed.getOrDefault(field, ""));
     }
 
     private String text(String field, int longest) {

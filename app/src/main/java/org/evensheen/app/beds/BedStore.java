@@ -116,9 +116,11 @@ public class BedStore {
     /** Sections of the studies on a bed since it was last stripped, the youngest first, at most 600. */
     public List<PlaceInUse> inUse(long bed) {
         return database.sql("""
-                        select s.id as study, s.question, s.first_day, t.code, t.x_mm, t.y_mm, t.width_mm, t.height_mm, p.name,
+                        select s.id as study, s.question, s.first_day, t.code, t.x_mm, t.y_mm, t.width_mm, t.height_mm,
+                               case when s.key_opened_at is null and p.id is not null then 'a product under a closed key' else p.name end as name,
                                (select max(v.day) from planned_visit v where v.study_id = s.id) as last_day,
-                               l.id as label_id, l.line
+                               case when s.key_opened_at is not null then l.id end as label_id,
+                               case when s.key_opened_at is not null then l.line end as line
                         from study s
                         join section t on t.study_id = s.id
                         join contender c on c.id = t.contender_id

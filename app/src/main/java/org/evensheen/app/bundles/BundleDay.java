@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Sheet;
+import org.evensheen.core.schedule.OurTime;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -67,7 +68,7 @@ class BundleDay {
                 row.at("note"),
                 optional(row, "given"),
                 row.at("used"),
-                Instant.parse(row.at("at")),
+                OurTime.time(row.at("at")),
                 row.at("kept_by"));
     }
 
@@ -81,8 +82,8 @@ class BundleDay {
                 optional(row, "wind_m_s"),
                 row.at("light"),
                 optional(row, "hardness_mg_l"),
-                row.at("dark_at").isEmpty() ? null : Instant.parse(row.at("dark_at")),
-                Instant.parse(row.at("at")),
+                row.at("dark_at").isEmpty() ? null : OurTime.time(row.at("dark_at")),
+                OurTime.time(row.at("at")),
                 row.at("kept_by"));
     }
 

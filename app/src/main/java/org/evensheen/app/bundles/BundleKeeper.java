@@ -1,6 +1,6 @@
 package org.evensheen.app.bundles;
 
-import java.time.LocalDate;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -14,23 +14,28 @@ import org.evensheen.app.beds.Bed;
 import org.evensheen.app.labels.LabelKeeper;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
+import org.evensheen.app.page.Errors;
+import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Sheet;
 import org.evensheen.app.readings.ReadingBatch;
 import org.evensheen.app.studies.ApplicationStore;
 import org.evensheen.app.studies.KeptReading;
+import org.evensheen.app.studies.Key;
 import org.evensheen.app.studies.StudyDraft;
 import org.evensheen.app.studies.StudyMaker;
-import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.label.ProductKind;
 import org.evensheen.core.layout.BedShape;
 import org.evensheen.core.layout.Outline;
 import org.evensheen.core.layout.Zone;
 import org.evensheen.core.planning.Calendar;
+import org.evensheen.core.schedule.OurTime;
 import org.evensheen.core.schedule.Plan;
+import org.evensheen.core.study.CodeOrder;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
+import org.evensheen.core.units.PlainText;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -40,8 +45,10 @@ import org.springframework.transaction.support.TransactionTemplate;
 class BundleKeeper {
     private final BundleStore store;
     private final BundleDay days;
+    private final BundleTakes takes;
+    private final BundlePhotos photos;
     private final StudyMaker maker;
-    private final StudyStore studies;
+    private final Key names;
     private final ReadingBatch readings;
     private final ApplicationStore applications;
     private final ProductStore products;
@@ -51,8 +58,10 @@ class BundleKeeper {
     BundleKeeper(
             BundleStore store,
             BundleDay days,
+            BundleTakes takes,
+            BundlePhotos photos,
             StudyMaker maker,
-            StudyStore studies,
+            Key names,
             ReadingBatch readings,
             ApplicationStore applications,
             ProductStore products,
@@ -60,8 +69,10 @@ class BundleKeeper {
             TransactionTemplate transaction) {
         this.store = store;
         this.days = days;
+        this.takes = takes;
+        this.photos = photos;
         this.maker = maker;
-        this.studies = studies;
+        this.names = names;
         this.readings = readings;
         this.applications = applications;
         this.products = products;
@@ -72,20 +83,21 @@ class BundleKeeper {
     /** A study brought in, or what is wrong with the bundle. */
     record Outcome(Optional<Long> study, List<String> problems) {}
 
-    Outcome bringIn(Map<Table, List<Sheet.Row>> tables, UUID key, String by) {
+    Outcome bringIn(Map<Table, List<Sheet.Row>> tables, BundlePhotos.Files files, UUID key, Hands hands) {
         Optional<Long> before = store.broughtIn(key);
         if (before.isPresent()) {
             return new Outcome(before, List.of());
         }
         try {
-            return new Outcome(Optional.ofNullable(transaction.execute(status -> keep(tables, key, by))), List.of());
+            return new Outcome(
+                    Optional.ofNullable(transaction.execute(status -> keep(tables, files, key, hands))), List.of());
         } catch (Rows.Wrong e) {
             return new Outcome(Optional.empty(), List.of(String.valueOf(e.getMessage())));
         } catch (DataIntegrityViolationException e) {
             return new Outcome(
                     Optional.empty(),
                     List.of("The bundle holds something that can't be: %s. Nothing was stored."
-                            .formatted(constraint(e))));
+                            .formatted(Errors.constraint(e))));
         } catch (IllegalArgumentException e) {
             return new Outcome(
                     Optional.empty(),
@@ -94,15 +106,9 @@ class BundleKeeper {
         }
     }
 
-    private static String constraint(DataIntegrityViolationException e) {
-        String message = String.valueOf(e.getMostSpecificCause().getMessage());
-        var named = java.util.regex.Pattern.compile("constraint \"(\\w+)\"").matcher(message);
-        return named.find() ? named.group(1).replace('_', ' ') : "a value outside its range";
-    }
-
-    private long keep(Map<Table, List<Sheet.Row>> tables, UUID key, String by) {
+    private long keep(Map<Table, List<Sheet.Row>> tables, BundlePhotos.Files files, UUID key, Hands hands) {
         Sheet.Row head = Rows.only(tables, Table.STUDY);
-        shelve(tables, key, by);
+        shelve(tables, key, hands.name());
         List<Contender> contenders = tables.get(Table.CONTENDERS).stream()
                 .map(row -> Rows.at(row, Table.CONTENDERS, Rows::contender))
                 .sorted(java.util.Comparator.comparingInt(Contender::number))
@@ -126,14 +132,30 @@ class BundleKeeper {
                             "sections.csv: section %s carries contender %d, and there is none of that number. Nothing was stored."
                                     .formatted(Sheet.shown(s.code()), s.contender()));
                 });
+        contenders.stream()
+                .filter(c -> sections.stream().noneMatch(s -> s.contender() == c.number()))
+                .findFirst()
+                .ifPresent(c -> {
+                    throw new Rows.Wrong(
+                            "contenders.csv: no section holds contender %d. Nothing was stored.".formatted(c.number()));
+                });
+        CodeOrder order = CodeOrder.of(contenders, sections);
         List<Plan.Planned> measures = new ArrayList<>();
         List<Occasion> visits = new ArrayList<>();
         List<Calendar.Work> works = new ArrayList<>();
         tables.get(Table.PLAN).forEach(row -> Rows.at(row, Table.PLAN, r -> Rows.plan(r, measures, visits, works)));
+        Bed bed = Rows.at(Rows.only(tables, Table.BED), Table.BED, row -> bed(row, tables));
+        sections.stream()
+                .filter(s -> !bed.shape().outline().holds(s.xMm(), s.yMm(), s.widthMm(), s.heightMm()))
+                .findFirst()
+                .ifPresent(s -> {
+                    throw new Rows.Wrong("sections.csv: section %s does not lie on the bed. Nothing was stored."
+                            .formatted(Sheet.shown(s.code())));
+                });
         long study = maker.make(new StudyDraft(
-                Rows.text(head, "question"),
-                Rows.at(Rows.only(tables, Table.BED), Table.BED, row -> bed(row, tables)),
-                Rows.at(head, Table.STUDY, r -> LocalDate.parse(r.at("first_day"))),
+                Rows.name(head, "question"),
+                bed,
+                Rows.at(head, Table.STUDY, r -> OurTime.day(r.at("first_day"))),
                 Rows.at(head, Table.STUDY, r -> Long.parseLong(r.at("seed"))),
                 contenders,
                 sections,
@@ -161,14 +183,52 @@ class BundleKeeper {
                         .map(row -> Rows.at(row, Table.WEATHER, BundleDay::weather))
                         .toList(),
                 key);
-        readings(study, tables.get(Table.READINGS), sections);
+        takes.keep(
+                study,
+                tables.get(Table.TAKES).stream()
+                        .map(row -> Rows.at(row, Table.TAKES, BundleTakes::take))
+                        .toList(),
+                key);
+        readings(study, tables.get(Table.READINGS), sections, takes(tables.get(Table.READINGS), key));
+        for (Sheet.Row row : tables.get(Table.PHOTOS)) {
+            if (!row.at("section").isEmpty()
+                    && sections.stream().noneMatch(s -> s.code().equals(row.at("section")))) {
+                throw new Rows.Wrong("photos.csv, line %d: there is no section %s. Nothing was stored."
+                        .formatted(row.line(), Sheet.shown(row.at("section"))));
+            }
+            Rows.at(row, Table.PHOTOS, r -> {
+                photos.keep(study, r, files, key);
+                return r;
+            });
+        }
+        tables.get(Table.SEEN)
+                .forEach(row -> Rows.at(row, Table.SEEN, r -> {
+                    store.keepSeen(
+                            study,
+                            r,
+                            UUID.nameUUIDFromBytes((key + " seen " + r.line()).getBytes(StandardCharsets.UTF_8)));
+                    return r;
+                }));
         for (Sheet.Row row : tables.get(Table.DEVIATIONS)) {
-            applications.keep(Rows.at(row, Table.DEVIATIONS, r -> Rows.application(study, r, sections, by)));
+            applications.keep(
+                    Rows.at(row, Table.DEVIATIONS, r -> Rows.application(study, r, order, sections, hands.name())));
         }
         if (Boolean.parseBoolean(head.at("key_open"))) {
-            studies.openKey(study);
+            names.open(study, hands);
         }
         return study;
+    }
+
+    /** Which take filled which reading, by the reading's number in the bundle. */
+    private static Map<Long, UUID> takes(List<Sheet.Row> rows, UUID key) {
+        Map<Long, UUID> takes = new HashMap<>();
+        rows.stream()
+                .filter(row -> !row.at("take").isEmpty())
+                .forEach(row -> Rows.at(
+                        row,
+                        Table.READINGS,
+                        r -> takes.put(Long.parseLong(r.at("id")), BundleTakes.id(key, Rows.whole(r, "take")))));
+        return takes;
     }
 
     /** Products that are not on the Shelf yet are put there, with their labels. */
@@ -176,7 +236,7 @@ class BundleKeeper {
         Map<String, String> claims = new HashMap<>();
         tables.get(Table.CLAIMS).forEach(r -> claims.put(r.at("product").toLowerCase(Locale.ROOT), r.at("label")));
         for (Sheet.Row row : tables.get(Table.PRODUCTS)) {
-            String name = Rows.text(row, "name");
+            String name = Rows.name(row, "name");
             String line = claims.getOrDefault(name.toLowerCase(Locale.ROOT), "");
             Optional<Product> there = products.named(name);
             if (line.isEmpty() || there.flatMap(Product::labelId).isPresent()) {
@@ -202,7 +262,7 @@ class BundleKeeper {
                         .map(r -> Rows.at(
                                 r,
                                 Table.TRIMS,
-                                t -> new BedShape.Trim(Rows.text(t, "label"), Outline.parse(t.at("outline")))))
+                                t -> new BedShape.Trim(Rows.name(t, "label"), Outline.parse(t.at("outline")))))
                         .toList(),
                 tables.get(Table.ZONES).stream()
                         .map(r -> Rows.at(
@@ -210,16 +270,16 @@ class BundleKeeper {
                                 Table.ZONES,
                                 z -> new Zone(
                                         Zone.Kind.ofCode(z.at("kind")).orElseThrow(),
-                                        Rows.text(z, "label"),
+                                        Rows.name(z, "label"),
                                         Rows.number(z, "x_mm"),
                                         Rows.number(z, "y_mm"),
                                         Rows.number(z, "width_mm"),
                                         Rows.number(z, "height_mm"))))
                         .toList());
         return new Bed(
-                store.bed(Rows.text(row, "name"), outline.print()).orElse(0L),
-                Rows.text(row, "name"),
-                row.at("vehicle"),
+                store.bed(Rows.name(row, "name"), outline.print()).orElse(0L),
+                Rows.name(row, "name"),
+                PlainText.line(row.at("vehicle")),
                 Bed.Kind.ofCode(row.at("kind")).orElse(Bed.Kind.OTHER),
                 shape,
                 new Bed.Traits(
@@ -231,7 +291,7 @@ class BundleKeeper {
     }
 
     /** Readings in generations, as one that replaces another must come after it. */
-    private void readings(long study, List<Sheet.Row> rows, List<Section> sections) {
+    private void readings(long study, List<Sheet.Row> rows, List<Section> sections, Map<Long, UUID> takeOf) {
         Set<String> codes = new HashSet<>();
         sections.forEach(s -> codes.add(s.code()));
         List<KeptReading> waiting = new ArrayList<>();
@@ -252,7 +312,7 @@ class BundleKeeper {
                 throw new Rows.Wrong("readings.csv: reading %d replaces one that is not there. Nothing was stored."
                         .formatted(waiting.get(0).id()));
             }
-            if (readings.keep(study, next) != next.size()) {
+            if (readings.keep(study, next, takeOf) != next.size()) {
                 throw new Rows.Wrong("readings.csv: not every reading found its section. Nothing was stored.");
             }
             next.forEach(r -> kept.add(r.id()));

@@ -1,17 +1,22 @@
 package org.evensheen.app.bundles;
 
-import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
+import java.util.zip.ZipFile;
 import org.evensheen.app.page.Sheet;
+import org.evensheen.app.pictures.Picture;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -31,41 +36,65 @@ final class BundleReader {
 
     private BundleReader() {}
 
-    static Parts read(byte[] bundle, JsonMapper json) {
+    /** Takes a bundle apart; its photos stay in the file and are read when each is kept. */
+    static Parts read(Path bundle, JsonMapper json) {
         Map<String, byte[]> files = new HashMap<>();
         long left = MOST_BYTES;
-        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bundle), StandardCharsets.UTF_8)) {
-            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+        try (ZipFile zip = new ZipFile(bundle.toFile(), StandardCharsets.UTF_8)) {
+            Set<String> names = new HashSet<>();
+            for (ZipEntry entry : Collections.list(zip.entries())) {
                 String name = entry.getName();
                 if (name.contains("..") || name.startsWith("/") || name.contains("\\") || name.contains(":")) {
                     return Parts.wrong(
                             "The bundle holds a file that would climb out of its folder: “%s”. Nothing was stored."
                                     .formatted(Sheet.shown(name)));
                 }
-                if (files.size() >= MOST_FILES) {
-                    return Parts.wrong("The bundle holds more than %d files; ours has %d."
-                            .formatted(MOST_FILES, Table.values().length + 1));
-                }
-                byte[] content = content(zip, left);
-                left -= content.length;
-                if (files.put(name, content) != null) {
+                if (!names.add(name)) {
                     return Parts.wrong("The bundle holds “%s” twice.".formatted(Sheet.shown(name)));
                 }
+                if (name.startsWith(BundlePhotos.FOLDER)) {
+                    continue;
+                }
+                if (files.size() >= MOST_FILES) {
+                    return Parts.wrong("The bundle holds more than %d files besides photos; ours has %d."
+                            .formatted(MOST_FILES, Table.values().length + 1));
+                }
+                byte[] content = content(zip.getInputStream(entry), left);
+                left -= content.length;
+                files.put(name, content);
             }
         } catch (TooLarge e) {
             return Parts.wrong("Unpacked, the bundle is larger than %d MB. Nothing was stored."
                     .formatted(MOST_BYTES / 1024 / 1024));
         } catch (IOException | IllegalArgumentException e) {
-            return Parts.wrong("The bundle breaks off or is no zip file. Export it again; nothing was stored.");
+            return Parts.wrong(
+                    "The bundle breaks off or is no zip file. Choose the .zip that “Files” exports; nothing was stored.");
         }
         return files.isEmpty()
                 ? Parts.wrong("This is no zip file. Choose the .zip that “Files” exports; nothing was stored.")
                 : tables(files, json);
     }
 
-    private static final class TooLarge extends IOException {}
+    /** The file of a photo, if it is there and no larger than one that is kept can be. */
+    static byte[] photo(Path bundle, String name) throws IOException {
+        try (ZipFile zip = new ZipFile(bundle.toFile(), StandardCharsets.UTF_8)) {
+            ZipEntry entry = name.startsWith(BundlePhotos.FOLDER) ? zip.getEntry(name) : null;
+            if (entry == null) {
+                throw new IOException("The file of this photo is missing.");
+            }
+            return content(zip.getInputStream(entry), Picture.MOST_BYTES);
+        }
+    }
 
-    private static byte[] content(ZipInputStream zip, long left) throws IOException {
+    private static final class TooLarge extends IOException {
+        private static final long serialVersionUID = 1;
+
+        TooLarge() {
+            super("It is too large.");
+        }
+    }
+
+    private static byte[] content(InputStream zip, long left) throws IOException {
         ByteArrayOutputStream content = new ByteArrayOutputStream();
         byte[] buffer = new byte[BUFFER];
         for (int read = zip.read(buffer); read >= 0; read = zip.read(buffer)) {

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.page.Hands;
+import org.evensheen.app.page.Sheet;
+import org.evensheen.core.schedule.OurTime;
 import org.evensheen.core.study.Deviation;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -94,6 +96,21 @@ class BundleStore {
                                     (key + " noted " + i).getBytes(java.nio.charset.StandardCharsets.UTF_8)))
                     .update();
         }
+    }
+
+    /** Keeps who saw names, a line of {@link Table#SEEN}. */
+    void keepSeen(long study, Sheet.Row row, UUID key) {
+        database.sql("""
+                        insert into names_seen (study_id, day, why, sections, seen_at, seen_by, page_key)
+                        values (:study, :day, :why, string_to_array(:sections, ' '), :at, :by, :key)""")
+                .param("study", study)
+                .param("day", Rows.whole(row, "day"))
+                .param("why", row.at("why"))
+                .param("sections", Rows.text(row, "sections"))
+                .param("at", java.sql.Timestamp.from(OurTime.time(row.at("seen_at"))))
+                .param("by", Rows.text(row, "seen_by"))
+                .param("key", key)
+                .update();
     }
 
     /** The study that was brought in with a key, if any. */

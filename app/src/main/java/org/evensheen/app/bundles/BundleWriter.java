@@ -12,12 +12,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.LongFunction;
+import java.util.stream.Collectors;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.labels.Product;
+import org.evensheen.app.page.Sheet;
 import org.evensheen.app.studies.KeptReading;
 import org.evensheen.app.studies.Study;
 import org.evensheen.core.label.Label;
@@ -30,7 +31,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** Writes a study as a bundle after the Frictionless Data Package standard, version 2. */
 final class BundleWriter {
     /** Version of the bundle's tables; a reader refuses newer ones. */
-    static final int VERSION = 2;
+    static final int VERSION = 3;
 
     static final String DESCRIPTOR = "datapackage.json";
 
@@ -40,6 +41,9 @@ final class BundleWriter {
     private final List<BundleStore.Noted> noted;
     private final List<BundleDay.Step> steps;
     private final List<BundleDay.Weather> weather;
+    private final List<BundleTakes.Take> takes;
+    private final Map<Long, Integer> takeOf;
+    private final List<BundlePhotos.Photo> photos;
 
     BundleWriter(
             Study study,
@@ -47,16 +51,27 @@ final class BundleWriter {
             List<BundleStore.Exposure> exposures,
             List<BundleStore.Noted> noted,
             List<BundleDay.Step> steps,
-            List<BundleDay.Weather> weather) {
+            List<BundleDay.Weather> weather,
+            List<BundleTakes.Take> takes,
+            Map<Long, Integer> takeOf,
+            List<BundlePhotos.Photo> photos) {
         this.study = study;
         this.products = products;
         this.exposures = exposures;
         this.noted = noted;
         this.steps = steps;
         this.weather = weather;
+        this.takes = takes;
+        this.takeOf = takeOf;
+        this.photos = photos;
     }
 
-    void write(OutputStream to, JsonMapper json, Instant now) throws IOException {
+    /**
+     * Writes it.
+     *
+     * @param pictures gives the picture of a photo by its id, one at a time
+     */
+    void write(OutputStream to, JsonMapper json, Instant now, LongFunction<byte[]> pictures) throws IOException {
         try (ZipOutputStream zip = new ZipOutputStream(to, StandardCharsets.UTF_8)) {
             zip.putNextEntry(new ZipEntry(DESCRIPTOR));
             zip.write(json.writerWithDefaultPrettyPrinter().writeValueAsBytes(descriptor(now)));
@@ -64,15 +79,20 @@ final class BundleWriter {
             for (Table table : Table.values()) {
                 zip.putNextEntry(new ZipEntry(table.path()));
                 Writer text = new OutputStreamWriter(zip, StandardCharsets.UTF_8);
-                CSVPrinter csv = new CSVPrinter(text, CSVFormat.RFC4180);
-                csv.printRecord(table.names());
-                for (List<@Nullable Object> row : rows(table)) {
-                    csv.printRecord(row);
-                }
-                csv.flush();
+                Sheet.write(table.names(), rows(table), text);
+                text.flush();
+                zip.closeEntry();
+            }
+            for (BundlePhotos.Photo photo : photos) {
+                zip.putNextEntry(new ZipEntry(file(photo)));
+                zip.write(pictures.apply(photo.id()));
                 zip.closeEntry();
             }
         }
+    }
+
+    private static String file(BundlePhotos.Photo photo) {
+        return BundlePhotos.FOLDER + photo.id() + ".jpg";
     }
 
     private Map<String, Object> descriptor(Instant now) {
@@ -204,6 +224,33 @@ final class BundleWriter {
                                 w.at(),
                                 w.keptBy()))
                         .toList();
+            case SEEN ->
+                study.seen().stream()
+                        .map(s -> row(
+                                s.day(),
+                                s.why().code(),
+                                s.sections().stream().sorted().collect(Collectors.joining(" ")),
+                                s.at(),
+                                s.by()))
+                        .toList();
+            case TAKES ->
+                takes.stream()
+                        .map(t -> row(
+                                t.id(),
+                                t.instrument(),
+                                t.amount(),
+                                t.second(),
+                                t.hertz(),
+                                t.samples(),
+                                t.said(),
+                                t.at(),
+                                t.keptBy()))
+                        .toList();
+            case PHOTOS ->
+                photos.stream()
+                        .map(p ->
+                                row(file(p), p.section(), p.day(), p.stage(), p.note(), p.at(), p.keptAt(), p.keptBy()))
+                        .toList();
             case READINGS -> study.readings().stream().map(this::reading).toList();
             case DEVIATIONS ->
                 study.record().applications().stream()
@@ -269,6 +316,7 @@ final class BundleWriter {
                 kept.replaces().orElse(null),
                 kept.strike().map(KeptReading.Strike::at).orElse(null),
                 kept.strike().map(KeptReading.Strike::by).orElse(null),
-                kept.strike().map(KeptReading.Strike::because).orElse(null));
+                kept.strike().map(KeptReading.Strike::because).orElse(null),
+                takeOf.get(kept.id()));
     }
 }

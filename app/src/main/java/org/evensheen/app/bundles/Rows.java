@@ -1,6 +1,5 @@
 package org.evensheen.app.bundles;
 
-import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -12,7 +11,9 @@ import org.evensheen.app.studies.ApplicationStore;
 import org.evensheen.app.studies.KeptReading;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.planning.Calendar;
+import org.evensheen.core.schedule.OurTime;
 import org.evensheen.core.schedule.Plan;
+import org.evensheen.core.study.CodeOrder;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Deviation;
 import org.evensheen.core.study.Happening;
@@ -22,6 +23,7 @@ import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Stage;
+import org.evensheen.core.units.PlainText;
 import org.evensheen.core.water.WaterKind;
 
 /** What the rows of a bundle mean; one that can't be read is told with its file and line. */
@@ -64,6 +66,15 @@ final class Rows {
         return row.at(column);
     }
 
+    /** A name on one line, with something to know it by. */
+    static String name(Sheet.Row row, String column) {
+        String name = PlainText.line(text(row, column));
+        if (!PlainText.readable(name)) {
+            throw new Wrong("Line %d: a %s needs a letter or a digit.".formatted(row.line(), column));
+        }
+        return name;
+    }
+
     static double number(Sheet.Row row, String column) {
         double value = Double.parseDouble(text(row, column));
         if (!Double.isFinite(value)) {
@@ -81,7 +92,7 @@ final class Rows {
         boolean bare = role == Contender.Role.BARE;
         return new Contender(
                 whole(row, "number"),
-                bare ? "Bare" : text(row, "name"),
+                bare ? "Bare" : name(row, "name"),
                 role,
                 bare ? WaterKind.REPELS : WaterKind.ofCode(row.at("water_kind")).orElseThrow(),
                 bare
@@ -126,7 +137,7 @@ final class Rows {
     static BundleStore.Exposure exposure(Sheet.Row row) {
         Happening.Kind kind = Happening.Kind.ofCode(row.at("kind")).orElseThrow();
         return new BundleStore.Exposure(
-                whole(row, "day"), kind.code(), row.at("note"), Instant.parse(row.at("kept_at")), row.at("kept_by"));
+                whole(row, "day"), kind.code(), row.at("note"), OurTime.time(row.at("kept_at")), row.at("kept_by"));
     }
 
     static BundleStore.Noted noted(Sheet.Row row) {
@@ -136,7 +147,7 @@ final class Rows {
                         Deviation.Kind.ofCode(row.at("kind")).orElseThrow(),
                         Optional.of(row.at("section")).filter(s -> !s.isEmpty()),
                         row.at("words")),
-                Instant.parse(row.at("at")),
+                OurTime.time(row.at("at")),
                 row.at("kept_by"));
     }
 
@@ -159,13 +170,13 @@ final class Rows {
                         Stage.ofCode(row.at("stage")).orElseThrow(),
                         whole(row, "repeat"),
                         seen),
-                Instant.parse(row.at("kept_at")),
+                OurTime.time(row.at("kept_at")),
                 text(row, "kept_by"),
                 row.at("replaces").isEmpty() ? Optional.empty() : Optional.of(Long.parseLong(row.at("replaces"))),
                 row.at("struck_at").isEmpty()
                         ? Optional.empty()
                         : Optional.of(new KeptReading.Strike(
-                                Instant.parse(row.at("struck_at")),
+                                OurTime.time(row.at("struck_at")),
                                 text(row, "struck_by"),
                                 text(row, "struck_because"))));
     }
@@ -186,10 +197,15 @@ final class Rows {
         return row.at("given");
     }
 
-    static ApplicationStore.Draft application(long study, Sheet.Row row, List<Section> sections, String by) {
+    static ApplicationStore.Draft application(
+            long study, Sheet.Row row, CodeOrder order, List<Section> sections, String by) {
+        int contender = whole(row, "contender");
+        if (contender < 0 || contender >= order.numbers().size()) {
+            throw new IllegalArgumentException("there is no contender " + contender);
+        }
         return new ApplicationStore.Draft(
                 study,
-                whole(row, "contender"),
+                order.of(contender),
                 whole(row, "day"),
                 row.at("job"),
                 LabelLine.readDose(row.at("dose")).dose(),

@@ -28,8 +28,8 @@ enum Table {
     READINGS(
             "id:integer section:string day:integer stage:string measure:string repeat:integer amount:number width_mm:number "
                     + "water_kind:string kept_at:datetime kept_by:string replaces:integer struck_at:datetime struck_by:string "
-                    + "struck_because:string",
-            400_000),
+                    + "struck_because:string take:integer:3",
+            100_000),
     DEVIATIONS(
             "contender:integer day:integer job:string dose:string wait_seconds:number coats:integer label:string "
                     + "section:string:2 given:string:2",
@@ -41,7 +41,14 @@ enum Table {
     WEATHER(
             "day:integer air_c:number humidity:number panel_c:number wind_m_s:number light:string hardness_mg_l:number "
                     + "dark_at:datetime at:datetime kept_by:string",
-            5000);
+            5000),
+    SEEN("day:integer why:string sections:string seen_at:datetime seen_by:string", 2000),
+    TAKES(
+            "id:integer instrument:string amount:number second:number hertz:number samples:string said:string at:datetime kept_by:string",
+            20_000),
+    PHOTOS(
+            "file:string section:string day:integer stage:string note:string at:datetime kept_at:datetime kept_by:string",
+            2000);
 
     private final Map<String, String> fields = new TreeMap<>();
     private final Map<String, Integer> since = new TreeMap<>();
@@ -80,7 +87,7 @@ enum Table {
 
     /** The version of the bundle from which on it is there; before, it is empty. */
     int since() {
-        return compareTo(NOTED) >= 0 ? 2 : 1;
+        return compareTo(SEEN) >= 0 ? 3 : compareTo(NOTED) >= 0 ? 2 : 1;
     }
 
     /** Most rows it may have. */

@@ -1,15 +1,41 @@
 package org.evensheen.app.calendar;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
+import org.evensheen.app.studies.Coded;
+import org.evensheen.core.planning.Calendar;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /** Dated work across studies. */
 @Component
 public class DatedStore {
+    /** Work as it may be told: while a study's key is closed, without the product it is for. */
+    private static Dated told(ResultSet row) throws SQLException {
+        String kind = row.getString("kind");
+        boolean closed = row.getBoolean("closed") && !kind.equals("visit");
+        Optional<Calendar.Kind> known =
+                closed ? Optional.of(Calendar.Kind.valueOf(kind.toUpperCase(Locale.ROOT))) : Optional.empty();
+        String title = row.getString("title");
+        String why = row.getString("why");
+        return new Dated(
+                row.getLong("study"),
+                row.getString("question"),
+                row.getLong("bed_id"),
+                row.getString("bed"),
+                row.getObject("date", LocalDate.class),
+                row.getInt("day"),
+                kind,
+                known.map(k -> Coded.title(k, title)).orElse(title),
+                known.map(k -> Coded.why(k, why)).orElse(why),
+                row.getInt("readings"));
+    }
+
     private static final int MOST = 3000;
 
     private final JdbcClient database;
@@ -52,7 +78,7 @@ public class DatedStore {
                             select study_id, day, kind, title, why from planned_work
                             where kind not in ('bare', 'fresh', 'visit'))
                         select s.id as study, s.question, b.id as bed_id, b.name as bed, s.first_day + w.day as date, w.day,
-                               w.kind, w.title, w.why,
+                               w.kind, w.title, w.why, s.key_opened_at is null as closed,
                                case when w.kind = 'visit' then
                                    (select count(*) from section x where x.study_id = s.id)
                                    * coalesce((select sum(m.repeats) from planned_measure m where m.study_id = s.id), 0)
@@ -66,7 +92,7 @@ public class DatedStore {
                 .param("to", to)
                 .param("study", study.orElse(null), java.sql.Types.BIGINT)
                 .param("most", MOST)
-                .query(Dated.class)
+                .query((row, n) -> told(row))
                 .list();
     }
 
@@ -74,10 +100,10 @@ public class DatedStore {
     public List<Dated> workOn(LocalDate day) {
         return database.sql("""
                         select s.id as study, s.question, b.id as bed_id, b.name as bed, :day::date as date, w.day, w.kind, w.title,
-                               w.why, 0 as readings
+                               w.why, 0 as readings, s.key_opened_at is null as closed
                         from planned_work w join study s on s.id = w.study_id join bed b on b.id = s.bed_id
                         where s.first_day + w.day = :day and w.kind not in ('bare', 'fresh', 'visit')
-                        order by s.id, w.position limit 20""").param("day", day).query(Dated.class).list();
+                        order by s.id, w.position limit 20""").param("day", day).query((row, n) -> told(row)).list();
     }
 
     /** The secret part of the address under which the calendar can be subscribed to. */

@@ -13,6 +13,7 @@ import org.evensheen.app.kit.TakeAsked;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.plans.ForecastStore;
+import org.evensheen.app.studies.Key;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.label.Claim;
@@ -43,6 +44,7 @@ class DemoHand {
     private final ProductStore products;
     private final ForecastStore forecasts;
     private final JdbcClient database;
+    private final Key names;
     private final Clock clock;
     private LocalDate toldOn = LocalDate.EPOCH;
     private List<DemoWorld.Told> told = List.of();
@@ -53,12 +55,14 @@ class DemoHand {
             ProductStore products,
             ForecastStore forecasts,
             JdbcClient database,
+            Key names,
             Clock clock) {
         this.instruments = instruments;
         this.studies = studies;
         this.products = products;
         this.forecasts = forecasts;
         this.database = database;
+        this.names = names;
         this.clock = clock;
     }
 
@@ -129,7 +133,7 @@ class DemoHand {
     private String put(TakeAsked.Place place) {
         Optional<Measure> measure = Measure.ofCode(place.measure());
         Optional<Stage> stage = Stage.ofCode(place.stage());
-        Study study = studies.load(place.study());
+        Study study = names.forTheStandIns(studies.load(place.study()));
         if (measure.isEmpty() || stage.isEmpty()) {
             return "";
         }

@@ -11,10 +11,12 @@ import java.util.function.Consumer;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.labels.StockStore;
+import org.evensheen.app.page.Hands;
 import org.evensheen.app.readings.ReadingBatch;
 import org.evensheen.app.studies.ApplicationStore;
 import org.evensheen.app.studies.HappeningStore;
 import org.evensheen.app.studies.KeptReading;
+import org.evensheen.app.studies.Key;
 import org.evensheen.app.studies.StudyDraft;
 import org.evensheen.app.studies.StudyMaker;
 import org.evensheen.app.studies.StudyStore;
@@ -53,6 +55,7 @@ class DemoLoader implements ApplicationRunner {
     private final StudyStore studies;
     private final ReadingBatch readings;
     private final TransactionTemplate transaction;
+    private final Key names;
     private final Clock clock;
 
     DemoLoader(
@@ -69,6 +72,7 @@ class DemoLoader implements ApplicationRunner {
             StudyStore studies,
             ReadingBatch readings,
             TransactionTemplate transaction,
+            Key names,
             Clock clock) {
         this.database = database;
         this.shelf = shelf;
@@ -83,6 +87,7 @@ class DemoLoader implements ApplicationRunner {
         this.studies = studies;
         this.readings = readings;
         this.transaction = transaction;
+        this.names = names;
         this.clock = clock;
     }
 
@@ -120,11 +125,11 @@ class DemoLoader implements ApplicationRunner {
             happenings.keep(id, happening, UUID.randomUUID(), WHO);
         }
         told.done().forEach(done -> apply(id, told.draft(), done));
-        StudyRecord record = studies.load(id).record();
+        StudyRecord record = names.forTheStandIns(studies.load(id)).record();
         readings.keep(id, kept(told, record));
         photos.load(id, told, record);
         if (told.keyOpen()) {
-            studies.openKey(id);
+            names.open(id, new Hands(WHO));
         }
     }
 

@@ -1,5 +1,6 @@
 package org.evensheen.app.demo;
 
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalTime;
@@ -62,13 +63,14 @@ class DemoPhotos {
             long study, DemoWorld.Told told, StudyRecord record, SimulatedBed bed, Section section, Occasion visit) {
         double angle = bed.truth(record.contenderOn(section), visit, Measure.DROP);
         String name = "photo %d %s %d".formatted(told.draft().seed(), section.code(), visit.day());
+        byte[] shot = SimulatedCamera.jpeg(angle, ESTUARY_GREEN, name.hashCode());
         try {
             return new PhotoStore.Draft(
                     study,
                     Optional.of(section.code()),
                     visit,
                     "",
-                    Picture.of(SimulatedCamera.jpeg(angle, ESTUARY_GREEN, name.hashCode())),
+                    Picture.of(() -> shot),
                     told.draft()
                             .firstDay()
                             .plusDays(visit.day())
@@ -77,7 +79,7 @@ class DemoPhotos {
                             .toInstant(),
                     UUID.nameUUIDFromBytes((study + name).getBytes(StandardCharsets.UTF_8)),
                     "Demo");
-        } catch (Picture.Unfit e) {
+        } catch (Picture.Unfit | IOException e) {
             throw new IllegalStateException("the simulated camera takes photos", e);
         }
     }

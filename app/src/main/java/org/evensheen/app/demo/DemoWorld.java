@@ -15,6 +15,7 @@ import org.evensheen.core.planning.Calendar;
 import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.schedule.Plan.Planned;
+import org.evensheen.core.study.CodeOrder;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Contender.Role;
 import org.evensheen.core.study.Contender.Source;
@@ -54,7 +55,27 @@ final class DemoWorld {
             boolean keyOpen,
             List<Integer> skipped,
             int unreadToday,
-            List<Done> done) {}
+            List<Done> done) {
+
+        /** The same with its contenders numbered as the study numbers them, in the order of their codes. */
+        Told inOrder() {
+            CodeOrder order = draft.order();
+            return new Told(
+                    draft.inOrder(),
+                    paint,
+                    order.keyed(coatings),
+                    freshDay,
+                    happenings,
+                    today,
+                    keyOpen,
+                    skipped,
+                    unreadToday,
+                    done.stream()
+                            .map(d -> new Done(
+                                    order.of(d.contender()), d.day(), d.job(), d.dose(), d.waited(), d.coats()))
+                            .toList());
+        }
+    }
 
     /** How a product was put on: contender, day, use, dose, seconds waited, coats; 0 for what was not noted. */
     record Done(int contender, int day, String job, String dose, int waited, int coats) {}
@@ -64,7 +85,7 @@ final class DemoWorld {
         return Stream.<Function<LocalDate, Told>>of(
                         DemoWorld::looseBoard, DemoWorld::byHand, DemoWorld::flank, DemoWorld::rearDoors)
                 .parallel()
-                .map(study -> study.apply(today))
+                .map(study -> study.apply(today).inOrder())
                 .toList();
     }
 

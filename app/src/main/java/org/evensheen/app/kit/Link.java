@@ -67,7 +67,8 @@ final class Link implements AutoCloseable {
         Socket socket = new Socket();
         try {
             socket.connect(
-                    new InetSocketAddress(place.substring(0, colon), Integer.parseInt(place.substring(colon + 1))),
+                    new InetSocketAddress(
+                            Reach.of(place.substring(0, colon)), Integer.parseInt(place.substring(colon + 1))),
                     CONNECTING);
             socket.setSoTimeout(LOOK);
             return new Link(socket.getInputStream(), socket.getOutputStream(), socket);

@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import org.evensheen.core.instruments.LinePattern;
 import org.evensheen.core.instruments.Probe;
 import org.evensheen.core.study.TypedNumber;
+import org.evensheen.core.units.PlainText;
 
 /**
  * The form of a link.
@@ -18,8 +19,8 @@ record LinkForm(Optional<InstrumentStore.Draft> draft, Map<String, String> probl
 
     static LinkForm read(Map<String, String> typed) {
         Map<String, String> problems = new LinkedHashMap<>();
-        String name = typed.getOrDefault("name", "").strip();
-        if (name.isEmpty() || name.length() > 60) {
+        String name = PlainText.line(typed.getOrDefault("name", ""));
+        if (!PlainText.readable(name) || name.length() > 60) {
             problems.put("name", "Give it a name of up to 60 characters, as you call it.");
         }
         Optional<Probe> probe = Probe.ofCode(typed.getOrDefault("probe", ""));
@@ -46,7 +47,7 @@ record LinkForm(Optional<InstrumentStore.Draft> draft, Map<String, String> probl
                                         p.label().toLowerCase(),
                                         p.unitNames().distinct().collect(Collectors.joining(", ")))));
         String asks = typed.getOrDefault("asks", "").strip();
-        if (asks.length() > 40 || !asks.matches("\\p{ASCII}*")) {
+        if (asks.length() > 40 || !asks.matches("[ -~]*")) {
             problems.put(
                     "asks", "What is sent to it is up to 40 plain characters; leave it empty if it speaks by itself.");
         }
@@ -61,11 +62,12 @@ record LinkForm(Optional<InstrumentStore.Draft> draft, Map<String, String> probl
 
     private static String address(Map<String, String> typed, Map<String, String> problems) {
         String place = typed.getOrDefault("place", "").strip();
-        if (place.matches("[A-Za-z0-9._-]{1,100}:\\d{1,5}")
+        if (place.matches("[A-Za-z0-9._-]{1,100}:[1-9]\\d{0,4}")
                 && Integer.parseInt(place.replaceFirst(".*:", "")) <= 65_535) {
+            Reach.refused(place.replaceFirst(":\\d+$", "")).ifPresent(why -> problems.put("place", why));
             return "tcp:" + place;
         }
-        if (place.matches("[A-Za-z0-9/._-]{1,100}@\\d{3,7}")) {
+        if (place.matches("(/dev/[A-Za-z0-9/._-]{1,90}|COM\\d{1,3})@\\d{3,7}") && !place.contains("..")) {
             return "serial:" + place;
         }
         problems.put(

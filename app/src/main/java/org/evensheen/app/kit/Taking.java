@@ -30,6 +30,8 @@ final class Taking {
 
     private static final int MOST_SAMPLES = 20_000;
     private static final int RUBBISH = 12;
+    /** A line of an instrument is shown so far: a reading needs no more, and what is no instrument shall not be read through this. */
+    private static final int MOST_SHOWN = 40;
 
     private final Instrument instrument;
     private final boolean still;
@@ -230,7 +232,7 @@ final class Taking {
     }
 
     private static String shortened(String line) {
-        String plain = line.replaceAll("\\p{Cntrl}", "·");
-        return plain.length() <= 60 ? plain : plain.substring(0, 60) + "…";
+        String plain = line.replaceAll("[^\\p{L}\\p{N} -~°µ²]", "·");
+        return plain.length() <= MOST_SHOWN ? plain : plain.substring(0, MOST_SHOWN) + "…";
     }
 }

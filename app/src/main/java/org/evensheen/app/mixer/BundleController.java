@@ -17,6 +17,7 @@ import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Filled;
 import org.evensheen.core.cost.Money;
 import org.evensheen.core.label.PriceLine;
+import org.evensheen.core.units.PlainText;
 import org.evensheen.core.units.TypedVolume;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -62,8 +63,8 @@ class BundleController {
             HttpServletResponse response,
             Model model) {
         Map<String, String> problems = new LinkedHashMap<>();
-        String name = typed.getOrDefault("bundleName", "").strip();
-        if (name.isEmpty() || name.length() > 80) {
+        String name = PlainText.line(typed.getOrDefault("bundleName", ""));
+        if (!PlainText.readable(name) || name.length() > 80) {
             problems.put("bundleName", "Give the bundle a name of up to 80 characters.");
         }
         PriceLine.Typed price = PriceLine.read(typed.getOrDefault("bundlePrice", ""));

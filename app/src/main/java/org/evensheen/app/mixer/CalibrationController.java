@@ -13,6 +13,7 @@ import org.evensheen.app.page.Hands;
 import org.evensheen.core.mixing.Calibration;
 import org.evensheen.core.mixing.Counter;
 import org.evensheen.core.study.TypedNumber;
+import org.evensheen.core.units.PlainText;
 import org.evensheen.core.units.TypedVolume;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Controller;
@@ -115,8 +116,8 @@ class CalibrationController {
     @PostMapping("/mixer/vessels")
     String vessel(Asked asked, @RequestParam Map<String, String> typed, HttpServletResponse response, Model model) {
         Map<String, String> problems = new LinkedHashMap<>();
-        String name = typed.getOrDefault("vesselName", "").strip();
-        if (name.isEmpty() || name.length() > 60) {
+        String name = PlainText.line(typed.getOrDefault("vesselName", ""));
+        if (!PlainText.readable(name) || name.length() > 60) {
             problems.put("vesselName", "Give it a name of up to 60 characters.");
         }
         TypedVolume volume = TypedVolume.read(typed.getOrDefault("vesselVolume", ""), "vessel", 10, 1_000_000);

@@ -4,7 +4,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.util.Currency;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -17,6 +16,7 @@ import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Filled;
 import org.evensheen.core.cost.Money;
 import org.evensheen.core.cost.Rate;
+import org.evensheen.core.schedule.OurTime;
 import org.evensheen.core.study.TypedNumber;
 import org.evensheen.core.units.Decimal;
 import org.evensheen.core.units.TypedVolume;
@@ -190,8 +190,8 @@ class CostController {
 
     private static LocalDate day(String field, Map<String, String> typed, Map<String, String> problems) {
         try {
-            return LocalDate.parse(typed.getOrDefault(field, "").strip());
-        } catch (DateTimeParseException e) {
+            return OurTime.day(typed.getOrDefault(field, "").strip());
+        } catch (IllegalArgumentException e) {
             problems.put(field, "Write the day like 2026-05-01.");
             return LocalDate.EPOCH;
         }

@@ -6,6 +6,7 @@ import java.net.URLDecoder;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.stream.Stream;
+import org.evensheen.core.units.PlainText;
 import org.springframework.http.ResponseCookie;
 
 /** Whose hands are at work: a name kept in a cookie, written beside every reading. */
@@ -25,10 +26,13 @@ public record Hands(String name) {
                         .orElse(UNNAMED);
     }
 
-    /** Hands by a typed name, cut to 40 characters; unnamed if it is blank. */
+    /** Hands by a typed name, cut to 40 characters; unnamed if there is nothing to know it by. */
     static Hands named(String typed) {
-        String name = typed.strip();
-        return name.isEmpty() ? UNNAMED : new Hands(name.substring(0, Math.min(LONGEST, name.length())));
+        String name = PlainText.clean(typed).strip();
+        return !PlainText.readable(name)
+                ? UNNAMED
+                : new Hands(name.substring(
+                        0, name.offsetByCodePoints(0, Math.min(LONGEST, name.codePointCount(0, name.length())))));
     }
 
     private static String decoded(String value) {

@@ -7,12 +7,16 @@ import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
+import org.evensheen.core.units.PlainText;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A CSV file as people send it: UTF-8 with or without a byte-order mark, commas or semicolons between fields, a header line
@@ -31,10 +35,65 @@ public record Sheet(List<Row> rows, List<String> problems) {
      *
      * @param line its number in the file, from 1
      */
-    public record Row(long line, Map<String, String> cells) {
+    public record Row(long line, List<String> names, String[] cells) {
         /** A cell without blanks around it; empty if the column is not there. */
         public String at(String column) {
-            return cells.getOrDefault(column, "").strip();
+            int at = names.indexOf(column);
+            return at < 0 ? "" : cells[at].strip();
+        }
+
+        /** All of its cells by column. */
+        public Map<String, String> byColumn() {
+            Map<String, String> all = new LinkedHashMap<>();
+            names.forEach(name -> all.put(name, at(name)));
+            return all;
+        }
+    }
+
+    /** Begins what a spreadsheet would work out instead of showing it. */
+    private static final Pattern FORMULA =
+            Pattern.compile("'*[=+\\-@\\t\\r\uff1d\uff0b\uff0d\uff20].*", Pattern.DOTALL);
+
+    private static final Pattern NUMBER = Pattern.compile("[+-]?(\\d+(\\.\\d*)?|\\.\\d+)([eE][+-]?\\d+)?");
+
+    /**
+     * A cell as it goes into a file: what a spreadsheet would take for a formula stands behind an apostrophe, and {@link #read} takes that
+     * off again. Numbers stay numbers.
+     */
+    public static @Nullable Object cell(@Nullable Object value) {
+        return value instanceof String text
+                        && FORMULA.matcher(text).matches()
+                        && !NUMBER.matcher(text).matches()
+                ? "'" + text
+                : value;
+    }
+
+    private static String uncell(String text) {
+        return text.startsWith("'") && FORMULA.matcher(text).matches() ? text.substring(1) : text;
+    }
+
+    /** A file of rows under a header, every cell as {@link #cell} writes it. */
+    public static String write(List<String> header, Iterable<? extends Iterable<? extends @Nullable Object>> rows) {
+        StringBuilder text = new StringBuilder();
+        write(header, rows, text);
+        return text.toString();
+    }
+
+    /** The same, onto the end of something. */
+    public static void write(
+            List<String> header, Iterable<? extends Iterable<? extends @Nullable Object>> rows, Appendable to) {
+        try {
+            CSVPrinter printer = CSVFormat.RFC4180.print(to);
+            printer.printRecord(header);
+            for (Iterable<? extends @Nullable Object> row : rows) {
+                for (Object value : row) {
+                    printer.print(cell(value));
+                }
+                printer.println();
+            }
+            printer.flush();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 
@@ -95,11 +154,15 @@ public record Sheet(List<Row> rows, List<String> problems) {
                 return wrong("Line %d has %d fields, the header %d."
                         .formatted(parser.getCurrentLineNumber(), record.size(), names.size()));
             }
-            Map<String, String> cells = new HashMap<>();
-            for (int i = 0; i < names.size(); i++) {
-                cells.put(names.get(i), record.get(i));
+            String[] cells = record.values();
+            for (int i = 0; i < cells.length; i++) {
+                if (PlainText.broken(cells[i])) {
+                    return wrong("Line %d, %s: it holds a sign that is no text (NUL). Take it out; nothing was stored."
+                            .formatted(parser.getCurrentLineNumber(), names.get(i)));
+                }
+                cells[i] = PlainText.clean(uncell(cells[i]));
             }
-            rows.add(new Row(parser.getCurrentLineNumber(), cells));
+            rows.add(new Row(parser.getCurrentLineNumber(), names, cells));
         }
         return names.isEmpty()
                 ? wrong("The file is empty. Its first line should be: " + String.join(",", required))

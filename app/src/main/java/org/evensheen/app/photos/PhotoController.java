@@ -8,10 +8,12 @@ import java.time.Duration;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.evensheen.app.page.Device;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Missing;
 import org.evensheen.app.page.Refused;
+import org.evensheen.app.page.Sheet;
 import org.evensheen.app.pictures.Picture;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
@@ -86,15 +88,26 @@ class PhotoController {
         if (day < 0 || day > Math.max(0, study.dayOf(clock))) {
             throw new Refused("A photo is of a day from 0 to today, day %d.".formatted(study.dayOf(clock)));
         }
-        Optional<String> code =
-                Optional.of(section).filter(s -> study.record().section(s).isPresent());
+        Optional<String> code = Optional.of(section).filter(s -> !s.isEmpty() && !s.equals("-"));
+        if (code.filter(c -> study.record().section(c).isEmpty()).isPresent()) {
+            throw new Refused("There is no section “%s” in this study; they are %s. The photo was not kept."
+                    .formatted(
+                            Sheet.shown(section),
+                            study.record().sections().stream()
+                                    .map(s -> s.code())
+                                    .sorted()
+                                    .collect(Collectors.joining(", "))));
+        }
+        if (photo.getSize() > Picture.MOST_BYTES) {
+            throw new Refused("That photo has more than 20 MB. Send a smaller one.");
+        }
         try {
             store.keep(new PhotoStore.Draft(
                     id,
                     code,
                     new Occasion(day, known),
                     note.strip().substring(0, Math.min(200, note.strip().length())),
-                    Picture.of(photo.getBytes()),
+                    Picture.of(photo::getBytes),
                     Device.at(ago, clock.instant()),
                     key,
                     Hands.of(request).name()));

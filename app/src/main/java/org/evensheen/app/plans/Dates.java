@@ -1,12 +1,11 @@
 package org.evensheen.app.plans;
 
-import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.time.temporal.ChronoUnit;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Refused;
+import org.evensheen.core.schedule.OurTime;
 
 /** Moved dates of a plan, kept as "visit3=24 fresh=2". */
 final class Dates {
@@ -31,8 +30,8 @@ final class Dates {
         try {
             return on.isBlank()
                     ? Integer.parseInt(day.strip())
-                    : (int) ChronoUnit.DAYS.between(design.firstDay(), LocalDate.parse(on.strip()));
-        } catch (NumberFormatException | DateTimeParseException e) {
+                    : (int) ChronoUnit.DAYS.between(design.firstDay(), OurTime.day(on.strip()));
+        } catch (IllegalArgumentException e) {
             throw new Refused(
                     "Write the day like %s, or as a number of days from the first.".formatted(design.firstDay()));
         }

@@ -72,7 +72,7 @@ class EarlierStore {
                             from product p
                             join contender c on c.product_id = p.id
                             join study s on s.id = c.study_id
-                            where lower(p.name) in (:names)
+                            where lower(p.name) in (:names) and s.key_opened_at is not null
                               and exists (select 1 from reading r where r.study_id = s.id and r.measure = 'pull')
                               and not exists (select 1 from contender_layer k where k.contender_id = c.id)),
                         late as (select * from mine where nth <= 3)

@@ -3,6 +3,7 @@ package org.evensheen.app.plans;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import org.evensheen.core.schedule.OurTime;
 import org.evensheen.core.study.TypedNumber;
 
 /** Fields of a plan as typed, and what is wrong with them, found while they are read. */
@@ -99,13 +100,13 @@ public final class Fields {
 
     LocalDate day(String field, LocalDate today) {
         try {
-            LocalDate day = LocalDate.parse(in(field));
+            LocalDate day = OurTime.day(in(field));
             if (day.isBefore(today.minusYears(9)) || day.isAfter(today.plusYears(2))) {
                 wrong(field, "Choose a first day within nine years back and two years ahead.");
                 return today;
             }
             return day;
-        } catch (java.time.format.DateTimeParseException e) {
+        } catch (IllegalArgumentException e) {
             wrong(field, "Write the first day like %s.".formatted(today));
             return today;
         }

@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.evensheen.app.page.Sheet;
+import org.evensheen.core.schedule.OurTime;
 import org.evensheen.core.weather.Air;
 import org.evensheen.core.weather.DryWindow.Hour;
 import tools.jackson.core.JacksonException;
@@ -43,7 +44,7 @@ public final class ForecastFile {
         return sheet.problems().isEmpty()
                 ? hours(
                         sheet.rows().stream()
-                                .map(r -> new Row("Line " + r.line(), r.cells()))
+                                .map(r -> new Row("Line " + r.line(), r.byColumn()))
                                 .toList(),
                         zone)
                 : new Outcome(List.of(), sheet.problems());
@@ -104,9 +105,14 @@ public final class ForecastFile {
 
     private static Instant time(String text, ZoneId zone) {
         try {
-            return text.matches(".*(Z|[+-]\\d\\d:?\\d\\d)$")
+            Instant time = text.matches(".*(Z|[+-]\\d\\d:?\\d\\d)$")
                     ? OffsetDateTime.parse(text.replace(' ', 'T')).toInstant()
                     : LocalDateTime.parse(text.replace(' ', 'T')).atZone(zone).toInstant();
+            if (!OurTime.holds(time)) {
+                throw new IllegalArgumentException(
+                        "“%s” lies outside the years 1990 to 2199".formatted(Sheet.shown(text)));
+            }
+            return time;
         } catch (DateTimeParseException e) {
             throw new IllegalArgumentException(
                     "“%s” is no time; write it like 2026-11-28T14:00".formatted(Sheet.shown(text)));

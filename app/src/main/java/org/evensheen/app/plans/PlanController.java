@@ -5,18 +5,25 @@ import java.security.SecureRandom;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Refused;
+import org.evensheen.app.studies.Key;
+import org.evensheen.app.studies.SealedPage;
+import org.evensheen.app.studies.Seen;
 import org.evensheen.app.studies.StudyDraft;
 import org.evensheen.app.studies.StudyMaker;
 import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.footing.Finding;
 import org.evensheen.core.footing.PlanReview.Remedy;
 import org.evensheen.core.layout.Layout;
 import org.evensheen.core.planning.Entrant;
 import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Section;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -32,12 +39,17 @@ class PlanController {
     private static final int SEEDS = 1_000_000;
     private static final int MOST_LISTED = 30;
     private static final int MOST_NAMES = 300;
+    /** How often lots are drawn until they are as fair as the plan's. */
+    private static final int DRAWS = 40;
+
+    private static final long SECRET_SEEDS = 1_000_000_000_000_000L;
 
     private final PlanStore plans;
     private final Planner planner;
     private final ProductStore products;
     private final StudyMaker maker;
     private final StudyStore studies;
+    private final Key names;
     private final PlanDrawings drawings;
     private final SecureRandom random = new SecureRandom();
 
@@ -47,12 +59,14 @@ class PlanController {
             ProductStore products,
             StudyMaker maker,
             StudyStore studies,
+            Key names,
             PlanDrawings drawings) {
         this.plans = plans;
         this.planner = planner;
         this.products = products;
         this.maker = maker;
         this.studies = studies;
+        this.names = names;
         this.drawings = drawings;
     }
 
@@ -76,7 +90,11 @@ class PlanController {
 
     @GetMapping("/plans/{id}")
     String plan(@PathVariable long id, @RequestParam(defaultValue = "ask") String step, Model model) {
-        show(plans.load(id), step, "", model);
+        PlanStore.Version version = plans.load(id);
+        if (planner.closed(version)) {
+            return "redirect:/studies/" + version.study().orElseThrow();
+        }
+        show(version, step, "", model);
         return "plans/plan";
     }
 
@@ -187,12 +205,13 @@ class PlanController {
     }
 
     @PostMapping("/plans/{id}/begin")
-    String begin(@PathVariable long id, Model model) {
+    String begin(@PathVariable long id, @ModelAttribute("hands") Hands hands) {
         PlanStore.Version version = plans.load(id);
         if (version.study().isPresent()) {
             return "redirect:/studies/" + version.study().get();
         }
-        Design design = planner.work(version.typed()).design();
+        Design planned = planner.work(version.typed()).design();
+        Design design = planned.protocol().blind() ? unseen(version, planned) : planned;
         if (!design.wanting().isEmpty()) {
             throw new Refused("Not yet: " + String.join(" ", design.wanting()));
         }
@@ -208,9 +227,44 @@ class PlanController {
                 UUID.nameUUIDFromBytes(("plan " + id).getBytes(StandardCharsets.UTF_8))));
         plans.became(id, study);
         if (!design.protocol().blind()) {
-            studies.openKey(study);
+            names.open(study, hands);
+        } else if (design.layout()
+                .filter(l -> l.sections().stream().anyMatch(Section::byHand))
+                .isPresent()) {
+            names.see(
+                    study,
+                    0,
+                    Seen.Why.PLANNING,
+                    SealedPage.products(studies.load(study)),
+                    UUID.nameUUIDFromBytes(("plan " + id + " seen").getBytes(StandardCharsets.UTF_8)),
+                    hands);
         }
         return "redirect:/studies/" + study;
+    }
+
+    /**
+     * The same plan with lots that nobody has seen, drawn once more as it begins, and limited by nothing that the plan is not. What was
+     * placed by hand stays where it is: whoever placed it knows it anyway.
+     */
+    private Design unseen(PlanStore.Version version, Design planned) {
+        if (!version.typed().getOrDefault("moves", "").isBlank()
+                || !planned.wanting().isEmpty()) {
+            return planned;
+        }
+        Set<Finding.Kind> known = kinds(planned);
+        Map<String, String> typed = new LinkedHashMap<>(version.typed());
+        for (int go = 0; go < DRAWS; go++) {
+            typed.put("seed", String.valueOf(random.nextLong(SECRET_SEEDS)));
+            Design drawn = planner.work(typed).design();
+            if (known.containsAll(kinds(drawn))) {
+                return drawn;
+            }
+        }
+        return planned;
+    }
+
+    private static Set<Finding.Kind> kinds(Design design) {
+        return design.limits().stream().map(l -> l.finding().kind()).collect(Collectors.toSet());
     }
 
     /** Bare only if a section is left bare. */

@@ -11,6 +11,7 @@ import org.evensheen.app.beds.Bed;
 import org.evensheen.app.beds.BedStore;
 import org.evensheen.app.beds.PlaceInUse;
 import org.evensheen.app.labels.ProductStore;
+import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.comparing.Efficiency;
 import org.evensheen.core.layout.Layout;
 import org.evensheen.core.study.Section;
@@ -24,6 +25,7 @@ class Planner {
     private final BedStore beds;
     private final ProductStore products;
     private final ForecastStore forecasts;
+    private final StudyStore studies;
     private final Clock clock;
     /** The same question has the same layout; a page asks it several times. */
     private final Cache<Layout.Ask, Layout> drawn =
@@ -34,10 +36,11 @@ class Planner {
 
     private record Widened(List<Section> sections, int products) {}
 
-    Planner(BedStore beds, ProductStore products, ForecastStore forecasts, Clock clock) {
+    Planner(BedStore beds, ProductStore products, ForecastStore forecasts, StudyStore studies, Clock clock) {
         this.beds = beds;
         this.products = products;
         this.forecasts = forecasts;
+        this.studies = studies;
         this.clock = clock;
     }
 
@@ -75,6 +78,11 @@ class Planner {
     List<Bed> beds(Map<String, String> typed) {
         String chosen = typed.getOrDefault("bed", "");
         return beds.all(MOST_BEDS, chosen.matches("\\d{1,18}") ? Long.parseLong(chosen) : 0);
+    }
+
+    /** Whether a plan has become a study that goes by code: the plan would say which product lies where. */
+    boolean closed(PlanStore.Version version) {
+        return version.study().filter(s -> studies.load(s).judgedByCode()).isPresent();
     }
 
     LocalDate today() {

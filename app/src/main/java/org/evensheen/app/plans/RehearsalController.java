@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.evensheen.app.page.Hands;
+import org.evensheen.app.page.Refused;
 import org.evensheen.core.study.Contender;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -73,6 +74,9 @@ class RehearsalController {
     }
 
     private RehearsalPage.Supposing supposing(PlanStore.Version version) {
+        if (planner.closed(version)) {
+            throw new Refused("This plan has become a study whose key is closed. The study has its own pages.");
+        }
         Design design = planner.work(version.typed()).design();
         List<String> names = design.entrants().stream()
                 .map(e -> e.contender())

@@ -21,9 +21,7 @@ import org.evensheen.core.planning.Kit;
 import org.evensheen.core.study.Section;
 
 /**
- * What is printed for a study.
- *
- * @param key which product each code stands for, on a sheet of its own, so that the judge need not see it
+ * What is printed for a study: nothing of it says what a code stands for.
  */
 record PrintPage(
         long study,
@@ -32,10 +30,8 @@ record PrintPage(
         String days,
         List<Tag> tags,
         List<String> kit,
-        List<Line> products,
         List<String> wear,
         List<Line> run,
-        List<String> key,
         String reminder) {
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
     private static final int QUIET_MODULES = 4;
@@ -62,12 +58,8 @@ record PrintPage(
                         .map(s -> tag(study, s, address))
                         .toList(),
                 kit(kit),
-                kit.products().stream().map(PrintPage::product).toList(),
                 kit.wear(),
                 study.works().stream().map(w -> line(study, w)).toList(),
-                study.record().contenders().stream()
-                        .map(c -> "%s: %s".formatted(study.codesOf(c), c.name()))
-                        .toList(),
                 Cautions.REMINDER);
     }
 
@@ -113,23 +105,6 @@ record PrintPage(
         lines.add("Weighted sled and force gauge with its check weight; scale; ruler or gauge for drops");
         lines.add("Thermometer and hygrometer; clock; this sheet");
         return lines;
-    }
-
-    private static Line product(Kit.Needed needed) {
-        String amount = needed.millilitres()
-                .map(ml -> Figures.millilitres(ml)
-                        + needed.sprays().map(s -> ", %d sprays".formatted(s)).orElse(""))
-                .orElseGet(() -> needed.sprays()
-                        .map(s -> "%d sprays; weigh twenty to know the mL".formatted(s))
-                        .orElse("its label tells no dose for a section"));
-        return new Line(
-                needed.product(),
-                "%s for %s and %s%s"
-                        .formatted(
-                                amount,
-                                Figures.count(needed.sections(), "section", "sections"),
-                                Figures.count(needed.coats(), "coat", "coats"),
-                                needed.dose().isEmpty() ? "" : " (label: " + needed.dose() + ", 15 % over)"));
     }
 
     private static Line line(Study study, Work work) {

@@ -43,7 +43,8 @@ class CaptureController {
     record Kept(String said, long now) {}
 
     @PostMapping("/studies/{id}/capture")
-    ResponseEntity<?> keep(@PathVariable long id, Sent sent, HttpServletRequest request) {
+    ResponseEntity<?> keep(@PathVariable long id, Sent asked, HttpServletRequest request) {
+        Sent sent = asked.whole();
         Measure measure = Measure.ofCode(sent.measure())
                 .orElseThrow(() -> new Refused("There is no measure called “%s”.".formatted(sent.measure())));
         Stage stage = Stage.ofCode(sent.stage())

@@ -6,7 +6,9 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Hands;
+import org.evensheen.app.page.Refused;
 import org.evensheen.app.page.Sheet;
+import org.evensheen.app.studies.Key;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyMaker;
 import org.evensheen.app.studies.StudyScreen;
@@ -16,6 +18,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -28,12 +31,14 @@ class FileController {
     private final StudyScreen screen;
     private final StudyMaker maker;
     private final ReadingBatch batch;
+    private final Key names;
 
-    FileController(StudyStore studies, StudyScreen screen, StudyMaker maker, ReadingBatch batch) {
+    FileController(StudyStore studies, StudyScreen screen, StudyMaker maker, ReadingBatch batch, Key names) {
         this.studies = studies;
         this.screen = screen;
         this.maker = maker;
         this.batch = batch;
+        this.names = names;
     }
 
     /** What the page says after a file was tried. */
@@ -86,9 +91,16 @@ class FileController {
 
     /** Makes a study with the same layout, plan and seed, and no readings. */
     @PostMapping("/studies/{id}/copy")
-    String copy(@PathVariable long id, @RequestParam java.util.UUID key) {
-        return "redirect:/studies/%d/readings"
-                .formatted(maker.make(studies.load(id).again(key)));
+    String copy(@PathVariable long id, @RequestParam java.util.UUID key, @ModelAttribute("hands") Hands hands) {
+        Study study = studies.load(id);
+        if (study.judgedByCode()) {
+            throw new Refused(
+                    "The key of this study is closed. A second study with the same lots would give it away once its own key is opened: open this one first, or plan a new study with lots of its own.");
+        }
+        long copy = maker.make(study.again(key));
+        // Its lots are those of a study whose key is open, so it can't be judged blind.
+        names.open(copy, hands);
+        return "redirect:/studies/%d/readings".formatted(copy);
     }
 
     private static String show(Study study, Model model) {

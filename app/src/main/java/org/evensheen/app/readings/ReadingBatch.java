@@ -4,22 +4,29 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 import org.evensheen.app.studies.KeptReading;
 import org.evensheen.core.study.Observation;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Keeps many readings at once, in one statement: all of them or none. */
+/** Keeps many readings at once, some thousands a statement: all of them or none. */
 @Component
 public class ReadingBatch {
+    /** Rows of one statement; all of a large study in one would not fit into the memory. */
+    private static final int AT_ONCE = 2000;
+
     private final JdbcClient database;
     private final JsonMapper json;
+    private final TransactionTemplate transaction;
 
-    ReadingBatch(JdbcClient database, JsonMapper json) {
+    ReadingBatch(JdbcClient database, JsonMapper json, TransactionTemplate transaction) {
         this.database = database;
+        this.transaction = transaction;
         this.json = json;
     }
 
@@ -30,27 +37,47 @@ public class ReadingBatch {
      * @return how many were kept
      */
     public int keep(long study, List<KeptReading> readings) {
-        List<Map<String, Object>> rows =
-                readings.stream().map(r -> row(study, r)).toList();
+        return keep(study, readings, Map.of());
+    }
+
+    /**
+     * The same with what filled them.
+     *
+     * @param takes the take that filled a reading, by the id that the reading had
+     */
+    public int keep(long study, List<KeptReading> readings, Map<Long, UUID> takes) {
+        return transaction.execute(status -> {
+            int kept = 0;
+            for (int from = 0; from < readings.size(); from += AT_ONCE) {
+                kept += keepSome(study, readings.subList(from, Math.min(readings.size(), from + AT_ONCE)), takes);
+            }
+            return kept;
+        });
+    }
+
+    private int keepSome(long study, List<KeptReading> readings, Map<Long, UUID> takes) {
+        List<Map<String, Object>> rows = readings.stream()
+                .map(r -> row(study, r, Optional.ofNullable(takes.get(r.id()))))
+                .toList();
         return database.sql("""
                         insert into reading (study_id, section_id, day, stage, measure, repeat, amount, width_mm,
                                              water_kind, kept_at, kept_by, page_key, replaces, struck_at, struck_by,
-                                             struck_because)
+                                             struck_because, take_id)
                         select s.study_id, s.id, r.day, r.stage, r.measure, r.repeat, r.amount, r.width, r.kind,
                                r.kept_at, r.kept_by, r.key,
                                (select b.id from reading b where b.page_key = r.replaces),
-                               r.struck_at, r.struck_by, r.struck_because
+                               r.struck_at, r.struck_by, r.struck_because, r.take
                         from jsonb_to_recordset(:rows::jsonb) as r(
                             section text, day int, stage text, measure text, repeat int, amount numeric, width numeric,
                             kind text, kept_at timestamptz, kept_by text, key uuid, replaces uuid,
-                            struck_at timestamptz, struck_by text, struck_because text)
+                            struck_at timestamptz, struck_by text, struck_because text, take uuid)
                         join section s on s.study_id = :study and s.code = r.section""")
                 .param("rows", json.writeValueAsString(rows))
                 .param("study", study)
                 .update();
     }
 
-    private static Map<String, Object> row(long study, KeptReading kept) {
+    private static Map<String, Object> row(long study, KeptReading kept, Optional<UUID> take) {
         Map<String, Object> row = new TreeMap<>();
         Observation seen = kept.reading().seen();
         row.put("section", kept.reading().section());
@@ -64,6 +91,7 @@ public class ReadingBatch {
         row.put("kept_at", kept.keptAt().toString());
         row.put("kept_by", kept.keptBy());
         row.put("key", kept.id() > 0 ? key(study, kept.id()) : UUID.randomUUID());
+        take.ifPresent(t -> row.put("take", t));
         kept.replaces().ifPresent(before -> row.put("replaces", key(study, before)));
         kept.strike().ifPresent(strike -> {
             row.put("struck_at", text(strike.at()));

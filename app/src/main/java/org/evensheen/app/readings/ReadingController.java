@@ -40,11 +40,11 @@ class ReadingController {
 
     /** What the Slate's form sends. */
     record Sent(
-            int day,
+            Integer day,
             String stage,
             String section,
             String measure,
-            int repeat,
+            Integer repeat,
             String amount,
             String width,
             String kind,
@@ -56,13 +56,18 @@ class ReadingController {
             width = width == null ? "" : width;
             kind = kind == null ? "" : kind;
             because = because == null ? "" : because.strip();
-            if (stage == null || section == null || measure == null || key == null) {
+        }
+
+        /** The same, if it names its place and is of a length that a reading can have. */
+        Sent whole() {
+            if (stage == null || section == null || measure == null || key == null || day == null || repeat == null) {
                 throw new Refused(
                         "The form came without its place. Open the section again and type the reading there.");
             }
             if (amount.length() > 200 || width.length() > 200 || because.length() > 200) {
                 throw new Refused("That is far too long for a reading. Type one number.");
             }
+            return this;
         }
 
         TypedEntry read(Selection selection) {
@@ -74,7 +79,7 @@ class ReadingController {
     String keep(
             @PathVariable long id, Sent sent, HttpServletRequest request, HttpServletResponse response, Model model) {
         Study study = studies.load(id);
-        Selection selection = selection(study, sent);
+        Selection selection = selection(study, sent.whole());
         TypedEntry typed = sent.read(selection);
         if (typed.observation().isEmpty()) {
             screen.showRefused(study, selection, typed, Optional.empty(), sent.key(), model);
@@ -119,7 +124,7 @@ class ReadingController {
             Model model) {
         Study study = studies.load(id);
         KeptReading was = kept(study, reading);
-        Selection selection = selection(study, sent);
+        Selection selection = selection(study, sent.whole());
         boolean striking = action.equals("strike");
         TypedEntry typed = sent.read(selection);
         if (sent.because().isEmpty()) {
@@ -168,7 +173,7 @@ class ReadingController {
     @GetMapping("/studies/{id}/suppose")
     String suppose(@PathVariable long id, Sent sent, Model model) {
         Study study = studies.load(id);
-        Selection selection = selection(study, sent);
+        Selection selection = selection(study, sent.whole());
         TypedEntry typed = sent.read(selection);
         Suppose.fill(study, selection, sent.repeat(), typed, screen, model);
         return "studies/study :: supposed";

@@ -1,25 +1,24 @@
 package org.evensheen.app.readings;
 
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.time.Instant;
-import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.apache.commons.csv.CSVFormat;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Sheet;
 import org.evensheen.app.studies.KeptReading;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.TypedEntry;
+import org.evensheen.core.schedule.OurTime;
 import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Stage;
+import org.jspecify.annotations.Nullable;
 
 /** The readings of a study as a CSV file; docs/formats.md describes it. */
 final class ReadingsFile {
@@ -34,35 +33,30 @@ final class ReadingsFile {
 
     /** Writes every reading of a study, struck ones too. */
     static String write(Study study) {
-        StringBuilder text = new StringBuilder();
-        try {
-            var printer = CSVFormat.RFC4180.print(text);
-            List<String> header = new ArrayList<>(REQUIRED);
-            header.addAll(OPTIONAL);
-            printer.printRecord(header);
-            for (KeptReading kept : study.readings()) {
-                Reading reading = kept.reading();
-                var width = Columns.width(reading.seen());
-                printer.printRecord(
-                        reading.section(),
-                        reading.day(),
-                        reading.stage().code(),
-                        reading.measure().code(),
-                        reading.repeat(),
-                        Columns.amount(reading.seen()).toPlainString(),
-                        reading.measure().unit(),
-                        width == null ? null : width.toPlainString(),
-                        Columns.kind(reading.seen()),
-                        kept.keptAt(),
-                        kept.keptBy(),
-                        kept.strike().map(s -> s.at().toString()).orElse(null),
-                        kept.strike().map(KeptReading.Strike::by).orElse(null),
-                        kept.strike().map(KeptReading.Strike::because).orElse(null));
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return text.toString();
+        List<String> header = new ArrayList<>(REQUIRED);
+        header.addAll(OPTIONAL);
+        return Sheet.write(
+                header, study.readings().stream().map(ReadingsFile::row).toList());
+    }
+
+    private static List<@Nullable Object> row(KeptReading kept) {
+        Reading reading = kept.reading();
+        var width = Columns.width(reading.seen());
+        return Arrays.asList(
+                reading.section(),
+                reading.day(),
+                reading.stage().code(),
+                reading.measure().code(),
+                reading.repeat(),
+                Columns.amount(reading.seen()).toPlainString(),
+                reading.measure().unit(),
+                width == null ? null : width.toPlainString(),
+                Columns.kind(reading.seen()),
+                kept.keptAt(),
+                kept.keptBy(),
+                kept.strike().map(s -> s.at().toString()).orElse(null),
+                kept.strike().map(KeptReading.Strike::by).orElse(null),
+                kept.strike().map(KeptReading.Strike::because).orElse(null));
     }
 
     /**
@@ -180,11 +174,8 @@ final class ReadingsFile {
             KeptReading kept;
             try {
                 kept = kept(row, reading);
-            } catch (DateTimeParseException e) {
-                problem(line, "kept_at or struck_at", "not a time like 2026-05-01T12:00:00Z");
-                return;
             } catch (IllegalArgumentException e) {
-                problem(line, "struck_because", String.valueOf(e.getMessage()));
+                problem(line, "kept_at or struck", String.valueOf(e.getMessage()));
                 return;
             }
             if (!kept.stands()) {
@@ -226,9 +217,9 @@ final class ReadingsFile {
                     throw new IllegalArgumentException("a struck reading needs who and why");
                 }
                 strike = Optional.of(new KeptReading.Strike(
-                        Instant.parse(row.at("struck_at")), text(row, "struck_by"), text(row, "struck_because")));
+                        OurTime.time(row.at("struck_at")), text(row, "struck_by"), text(row, "struck_because")));
             }
-            Instant at = row.at("kept_at").isEmpty() ? Instant.now() : Instant.parse(row.at("kept_at"));
+            Instant at = row.at("kept_at").isEmpty() ? Instant.now() : OurTime.time(row.at("kept_at"));
             return new KeptReading(0, reading, at, by.isEmpty() ? hands.name() : by, Optional.empty(), strike);
         }
 

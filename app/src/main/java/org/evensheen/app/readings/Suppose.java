@@ -23,12 +23,12 @@ final class Suppose {
                 && record.readings(selection.section(), selection.at(), selection.measure()).stream()
                         .noneMatch(r -> r.repeat() == repeat);
         Study supposed = fits
-                ? study.with(record.with(new Reading(
+                ? study.with(new Reading(
                         selection.section().code(),
                         selection.at().day(),
                         selection.at().stage(),
                         repeat,
-                        typed.observation().get())))
+                        typed.observation().get()))
                 : study;
         Standing standing = fits ? screen.supposed(supposed, selection) : screen.standing(study, selection);
         model.addAttribute("standing", standing);

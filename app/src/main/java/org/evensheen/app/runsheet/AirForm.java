@@ -28,6 +28,11 @@ final class AirForm {
 
     private AirForm() {}
 
+    /** Whether a step notes the air; that is kept whenever it comes, whatever the sheet asks by then. */
+    static boolean isAir(String step) {
+        return step.equals("air") || step.equals("air/apply");
+    }
+
     /** Reads what was typed; empty, with problems by field, if it can't be. */
     static Optional<RunStore.Conditions> read(RunKeeper.Sent sent, Map<String, String> problems) {
         Optional<Double> air = number(sent, "air", "air temperature", "°C", 60, true, problems);

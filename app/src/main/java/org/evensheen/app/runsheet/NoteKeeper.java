@@ -3,12 +3,15 @@ package org.evensheen.app.runsheet;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.studies.HappeningStore;
+import org.evensheen.app.studies.Key;
+import org.evensheen.app.studies.Seen;
 import org.evensheen.core.cautions.Acidity;
 import org.evensheen.core.label.Claim;
 import org.evensheen.core.runsheet.Mark;
@@ -29,13 +32,33 @@ class NoteKeeper {
     private final RunStore store;
     private final HappeningStore happenings;
     private final ProductStore products;
+    private final Key names;
     private final TransactionTemplate transaction;
 
-    NoteKeeper(RunStore store, HappeningStore happenings, ProductStore products, TransactionTemplate transaction) {
+    NoteKeeper(
+            RunStore store,
+            HappeningStore happenings,
+            ProductStore products,
+            Key names,
+            TransactionTemplate transaction) {
         this.store = store;
         this.happenings = happenings;
         this.products = products;
+        this.names = names;
         this.transaction = transaction;
+    }
+
+    /** Keeps that these hands see what goes where, on the sections at hand. */
+    RunKeeper.Outcome names(Run run, RunKeeper.Sent sent) {
+        List<String> sections = run.sealed().stream()
+                .flatMap(s -> s.sections().stream())
+                .distinct()
+                .sorted()
+                .toList();
+        if (!sections.isEmpty()) {
+            names.see(run.study().id(), run.day(), Seen.Why.APPLYING, sections, sent.key(), sent.hands());
+        }
+        return RunKeeper.Outcome.done("What goes where is shown to you today. That you saw it is kept with the key.");
     }
 
     /** Notes air and panel, and what they mean. */

@@ -16,6 +16,7 @@ import org.evensheen.core.runsheet.Step;
  *
  * @param dosed chemicals of the day, as they stand on the Shelf
  * @param limitWords why work in the dry must be over at some time; empty if nothing is known of it
+ * @param sealed what is put on sections that day and may not be seen, as the key is closed and these hands did not ask for names
  */
 record Run(
         Study study,
@@ -25,7 +26,8 @@ record Run(
         RunSheet sheet,
         RunStore.Kept kept,
         List<Product> dosed,
-        Optional<String> limitWords) {
+        Optional<String> limitWords,
+        List<Step> sealed) {
 
     Optional<Step> step(String key) {
         return sheet.steps().stream().filter(s -> s.key().equals(key)).findFirst();

@@ -9,12 +9,14 @@ import org.evensheen.app.page.Device;
 import org.evensheen.app.page.Filled;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Refused;
+import org.evensheen.app.page.Said;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -40,17 +42,19 @@ class RunController {
     String sheet(
             @PathVariable long id,
             @RequestParam Optional<Integer> day,
-            @RequestParam(defaultValue = "") String said,
             HttpServletRequest request,
+            HttpServletResponse response,
             Model model) {
-        model.addAttribute("page", RunPage.of(maker.make(id, day), Filled.NOTHING, "", said));
+        model.addAttribute(
+                "page",
+                RunPage.of(maker.make(id, day, Hands.of(request)), Filled.NOTHING, "", Said.take(request, response)));
         return request.getHeader("HX-Request") == null ? "runsheet/run" : "runsheet/run :: sheet";
     }
 
     /** What runs by itself on a day of a study, for pages that look over several. */
     @GetMapping("/studies/{id}/clocks")
-    String clocks(@PathVariable long id, @RequestParam int day, Model model) {
-        Run run = maker.make(id, Optional.of(day));
+    String clocks(@PathVariable long id, @RequestParam int day, @ModelAttribute("hands") Hands hands, Model model) {
+        Run run = maker.make(id, Optional.of(day), hands);
         model.addAttribute("clocks", RunPage.clocks(run));
         model.addAttribute("question", run.study().question());
         model.addAttribute("study", id);
@@ -61,8 +65,8 @@ class RunController {
     /** How far a day of a study is, in a few words. */
     @GetMapping(path = "/studies/{id}/progress", produces = "text/plain;charset=UTF-8")
     @ResponseBody
-    String progress(@PathVariable long id, @RequestParam int day) {
-        return RunPage.words(maker.make(id, Optional.of(day)));
+    String progress(@PathVariable long id, @RequestParam int day, @ModelAttribute("hands") Hands hands) {
+        return RunPage.words(maker.make(id, Optional.of(day), hands));
     }
 
     @PostMapping("/studies/{id}/run")
@@ -77,12 +81,9 @@ class RunController {
             HttpServletRequest request,
             HttpServletResponse response,
             Model model) {
-        Run run = maker.make(id, Optional.of(day));
+        Run run = maker.make(id, Optional.of(day), Hands.of(request));
         if (day > run.today()) {
             throw new Refused("Day %d is still to come; today is day %d.".formatted(day, run.today()));
-        }
-        if (!step.matches("[A-Za-z0-9/-]{0,100}")) {
-            throw new Refused("There is no step “%s”.".formatted(step.substring(0, Math.min(40, step.length()))));
         }
         RunKeeper.Sent sent = new RunKeeper.Sent(step, typed, Device.at(ago, maker.now()), key, Hands.of(request));
         RunKeeper.Outcome outcome = switch (what) {
@@ -90,6 +91,7 @@ class RunController {
             case "deviation" -> notes.deviated(run, sent);
             case "topped" -> notes.topped(run, sent);
             case "undo" -> keeper.undo(run, sent);
+            case "names" -> notes.names(run, sent);
             default -> throw new Refused("A run sheet does not know “%s”.".formatted(what));
         };
         String accept = Optional.ofNullable(request.getHeader("Accept")).orElse("");
@@ -101,13 +103,8 @@ class RunController {
             model.addAttribute("page", RunPage.of(run, new Filled(what, typed, outcome.problems()), step, ""));
             return "runsheet/run";
         }
-        return "redirect:"
-                + org.springframework.web.util.UriComponentsBuilder.fromPath("/studies/{id}/run")
-                        .queryParam("day", day)
-                        .queryParam("said", "{said}")
-                        .encode()
-                        .buildAndExpand(id, outcome.said())
-                        .toUriString();
+        Said.leave(outcome.said(), response);
+        return "redirect:/studies/%d/run?day=%d".formatted(id, day);
     }
 
     private ResponseEntity<?> answer(RunKeeper.Outcome outcome) {

@@ -8,12 +8,14 @@ import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Hands;
+import org.evensheen.app.page.Sheet;
 import org.evensheen.app.readings.ReadingStore;
 import org.evensheen.app.studies.ApplicationStore;
 import org.evensheen.app.studies.HappeningStore;
 import org.evensheen.app.studies.KeptReading;
 import org.evensheen.core.label.Claim;
 import org.evensheen.core.mixing.Departure;
+import org.evensheen.core.mixing.Dose;
 import org.evensheen.core.mixing.SectionDose;
 import org.evensheen.core.planning.Entrant;
 import org.evensheen.core.runsheet.Mark;
@@ -86,6 +88,9 @@ class RunKeeper {
 
     Outcome take(Run run, Sent sent) {
         Optional<Step> step = run.step(sent.step());
+        if (step.isEmpty() && !run.kept().step(sent.step()).isPresent()) {
+            return AirForm.isAir(sent.step()) ? notes.air(run, sent) : Outcome.wrong("step", unknown(run, sent));
+        }
         if (step.filter(s -> s.kind() == Step.Kind.CONDITIONS).isPresent()) {
             return notes.air(run, sent);
         }
@@ -107,8 +112,30 @@ class RunKeeper {
             return Outcome.wrong("grade", "Say what the water does: lies flat, breaks up, or beads.");
         }
         Given given = Given.of(run, step, sent);
-        Optional<Outcome> wrong = given.wrong().or(() -> notes.acidity(sent));
+        Optional<Outcome> wrong = given.wrong().or(() -> notes.acidity(sent)).or(() -> unspread(run, step));
         return wrong.orElseGet(() -> mark(run, sent, step, given.amount()));
+    }
+
+    /** Why a step that is not on the sheet can't be taken. */
+    private static String unknown(Run run, Sent sent) {
+        if (sent.step().isEmpty()) {
+            return "The form came without its step. Open the run sheet again and take it there; nothing was kept.";
+        }
+        return run.sealed().stream().anyMatch(s -> s.key().equals(sent.step()))
+                ? "What goes where is under the key. Ask for it on the run sheet first; nothing was kept."
+                : "There is no step “%s” on the sheet of day %d, or no longer. Look at the sheet afresh; nothing was kept."
+                        .formatted(Sheet.shown(sent.step()), run.day());
+    }
+
+    /** A section can't be finished whose spreading does not stand: somebody undid it, or it was never noted. */
+    private static Optional<Outcome> unspread(Run run, Optional<Step> step) {
+        return step.filter(s -> s.kind() == Step.Kind.FINISH && s.open())
+                .filter(s ->
+                        run.kept().step(s.key().replace("/finish", "/spread")).isEmpty())
+                .map(s -> Outcome.wrong(
+                        "step",
+                        "Spreading on %s was undone or never noted, so there is no wait to tell. Note the spreading first, then this."
+                                .formatted(String.join(", ", s.sections()))));
     }
 
     private Outcome mark(Run run, Sent sent, Optional<Step> step, Optional<Double> given) {
@@ -268,7 +295,7 @@ class RunKeeper {
                                     run.day(),
                                     Deviation.Kind.NOTED,
                                     Optional.of(code),
-                                    cut(act.layer().product() + " underneath: " + words)),
+                                    cut("The layer underneath: " + words)),
                             sent.at(),
                             derived(sent.key(), "deviation"),
                             sent.hands()));
@@ -279,12 +306,16 @@ class RunKeeper {
         Optional<Claim.Use> use = act.layer().label().uses().stream()
                 .filter(u -> u.dose().countedFor().isPresent())
                 .findFirst();
+        Optional<Dose> done = dose.flatMap(d -> d.asLabelled(given.orElse(d.aim())));
+        if (done.isEmpty() && waited.isEmpty() && !act.finalCoat()) {
+            return words;
+        }
         applications.keep(new ApplicationStore.Draft(
                 run.study().id(),
                 act.contender(),
                 run.day(),
                 use.map(Claim.Use::name).orElse(""),
-                dose.flatMap(d -> d.asLabelled(given.orElse(d.aim()))),
+                done,
                 waited,
                 act.finalCoat()
                         ? Optional.of(act.coat()
@@ -304,6 +335,9 @@ class RunKeeper {
 
     /** Undoes a step with everything that followed from it. */
     Outcome undo(Run run, Sent sent) {
+        if (sent.step().isEmpty()) {
+            return Outcome.wrong("step", "The form came without its step. Open the run sheet again and undo it there.");
+        }
         transaction.executeWithoutResult(status -> store.undo(run.study().id(), run.day(), sent.step(), sent.hands())
                 .ifPresent(key -> {
                     long study = run.study().id();

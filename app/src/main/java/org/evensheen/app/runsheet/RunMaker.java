@@ -13,8 +13,11 @@ import org.evensheen.app.beds.Bed;
 import org.evensheen.app.labels.Entrants;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
+import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Missing;
 import org.evensheen.app.plans.ForecastStore;
+import org.evensheen.app.studies.Key;
+import org.evensheen.app.studies.Seen;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.planning.Calendar;
@@ -33,6 +36,7 @@ class RunMaker {
     private final RunStore store;
     private final ProductStore products;
     private final ForecastStore forecasts;
+    private final Key names;
     private final Clock clock;
 
     /** The same jobs have the same plan. */
@@ -41,11 +45,18 @@ class RunMaker {
 
     private record Asked(List<HandJob> jobs, double busy) {}
 
-    RunMaker(StudyStore studies, RunStore store, ProductStore products, ForecastStore forecasts, Clock clock) {
+    RunMaker(
+            StudyStore studies,
+            RunStore store,
+            ProductStore products,
+            ForecastStore forecasts,
+            Key names,
+            Clock clock) {
         this.studies = studies;
         this.store = store;
         this.products = products;
         this.forecasts = forecasts;
+        this.names = names;
         this.clock = clock;
     }
 
@@ -53,14 +64,22 @@ class RunMaker {
         return clock.instant();
     }
 
-    /** The sheet of a day; of today, or the day nearest to it that has work, if none is asked for. */
-    Run make(long id, Optional<Integer> asked) {
-        Study study = studies.load(id);
-        int today = study.dayOf(clock);
+    /**
+     * The sheet of a day; of today, or the day nearest to it that has work, if none is asked for. What is put on which section is left out
+     * for hands that may not know it.
+     */
+    Run make(long id, Optional<Integer> asked, Hands hands) {
+        Study shown = studies.load(id);
+        int today = shown.dayOf(clock);
         int day = asked.orElse(Math.max(0, today));
         if (day < 0 || day > 3660) {
-            throw new Missing("There is no day %d. Days count from 0, %s.".formatted(day, study.firstDay()));
+            throw new Missing("There is no day %d. Days count from 0, %s.".formatted(day, shown.firstDay()));
         }
+        Optional<Study> named = names.named(shown, day, Seen.Why.APPLYING, hands);
+        Study study = names.forReckoning(shown);
+        List<Entrant> entrants = named.isPresent()
+                ? study.entrants()
+                : study.entrants().stream().map(Entrant::unnamed).toList();
         RunStore.Kept kept = store.load(id, day);
         List<String> dosed = chemicals(study, day);
         List<Product> known = products.allNamed(dosed);
@@ -80,7 +99,7 @@ class RunMaker {
                 study.record(),
                 day,
                 study.works(),
-                study.entrants(),
+                entrants,
                 dosed.stream()
                         .filter(name -> known.stream().anyMatch(p -> p.name().equalsIgnoreCase(name)))
                         .map(shelf::layer)
@@ -92,7 +111,16 @@ class RunMaker {
                 now);
         RunSheet sheet = RunSheet.of(
                 input, (jobs, busy) -> plans.get(new Asked(jobs, busy), a -> PairOfHands.plan(a.jobs(), a.busy())));
-        return new Run(study, day, today, input, sheet, kept, known, limit.map(ForecastStore.Turn::words));
+        return new Run(
+                named.orElse(shown),
+                day,
+                today,
+                input,
+                named.isPresent() ? sheet : sheet.withoutActs(),
+                kept,
+                known,
+                limit.map(ForecastStore.Turn::words),
+                named.isPresent() ? List.of() : sheet.acts());
     }
 
     /** Names that the day's doses may mean: "Dose: X on every section", "Dose: first section X, second section Y". */

@@ -33,6 +33,8 @@ import org.jspecify.annotations.Nullable;
  * @param words how far the day is
  * @param parts of the day, with how much of each is done
  * @param said what was just done or refused
+ * @param asksForNames whether something is to be put on, and what goes where is under the key
+ * @param sealedWords how far putting on is
  */
 record RunPage(
         long study,
@@ -54,7 +56,9 @@ record RunPage(
         String air,
         List<DayLink> days,
         UUID key,
-        String said) {
+        String said,
+        boolean asksForNames,
+        String sealedWords) {
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
     private static final int MOST_STRIPS = 2;
 
@@ -175,13 +179,38 @@ record RunPage(
                         .orElse(""),
                 days(run),
                 UUID.randomUUID(),
-                said);
+                said,
+                asksForNames(run),
+                sealedWords(run));
+    }
+
+    /** Whether there is something to put on whose names these hands would have to ask for. */
+    private static boolean asksForNames(Run run) {
+        return run.day() <= run.today() && run.sealed().stream().anyMatch(Step::open);
+    }
+
+    private static String sealedWords(Run run) {
+        if (run.sealed().isEmpty()) {
+            return "";
+        }
+        int all = sections(run.sealed().stream()).size();
+        int open = sections(run.sealed().stream().filter(Step::open)).size();
+        return open == 0
+                ? "Everything is put on: %s. What, stays under the key."
+                        .formatted(Figures.count(all, "section", "sections"))
+                : "%d of %s to be put on.".formatted(open, Figures.count(all, "section", "sections"));
+    }
+
+    private static List<String> sections(Stream<Step> steps) {
+        return steps.flatMap(s -> s.sections().stream()).distinct().sorted().toList();
     }
 
     /** How far the day is. */
     static String words(Run run) {
-        long open = run.sheet().steps().stream().filter(Step::open).count();
-        if (run.sheet().steps().isEmpty()) {
+        long open = Stream.concat(run.sheet().steps().stream(), run.sealed().stream())
+                .filter(Step::open)
+                .count();
+        if (run.sheet().steps().isEmpty() && run.sealed().isEmpty()) {
             return "Nothing is planned for this day.";
         }
         return open == 0 ? "Everything for this day is done." : Figures.count(open, "step", "steps") + " to go";

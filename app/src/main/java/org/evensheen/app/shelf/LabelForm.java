@@ -1,7 +1,6 @@
 package org.evensheen.app.shelf;
 
 import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +11,8 @@ import org.evensheen.app.labels.Product;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.label.ProductKind;
 import org.evensheen.core.mixing.Calibration;
+import org.evensheen.core.schedule.OurTime;
+import org.evensheen.core.units.PlainText;
 import org.evensheen.core.units.TypedVolume;
 import org.jspecify.annotations.Nullable;
 
@@ -98,8 +99,8 @@ record LabelForm(
 
     static Outcome read(Sent sent, @Nullable Long product, List<Calibration> calibrations, String by) {
         Map<String, String> problems = new LinkedHashMap<>();
-        String name = sent.name.strip();
-        if (name.isEmpty()) {
+        String name = PlainText.line(sent.name);
+        if (!PlainText.readable(name)) {
             problems.put("name", "Write the name on the bottle.");
         } else if (name.length() > 80) {
             problems.put("name", "That has %d characters; 80 is the most.".formatted(name.length()));
@@ -160,8 +161,8 @@ record LabelForm(
             return Optional.empty();
         }
         try {
-            return Optional.of(LocalDate.parse(typed.strip()));
-        } catch (DateTimeParseException e) {
+            return Optional.of(OurTime.day(typed.strip()));
+        } catch (IllegalArgumentException e) {
             problems.put(field, "Write the day like 2026-05-01.");
             return Optional.empty();
         }

@@ -241,7 +241,7 @@ class ProductController {
         products.load(id);
         try {
             records.keepPhoto(
-                    id, Picture.of(photo.getBytes()), key, Hands.of(request).name());
+                    id, Picture.of(photo::getBytes), key, Hands.of(request).name());
             return "redirect:/shelf/" + id;
         } catch (Picture.Unfit e) {
             return refuse(id, Map.of(), Map.of("photo", String.valueOf(e.getMessage())), response, model);

@@ -1,21 +1,21 @@
 package org.evensheen.app.shelf;
 
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import org.apache.commons.csv.CSVFormat;
 import org.evensheen.app.page.Sheet;
 import org.evensheen.core.label.Label;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.label.ProductKind;
 import org.evensheen.core.units.Decimal;
+import org.evensheen.core.units.PlainText;
+import org.jspecify.annotations.Nullable;
 
 /** Products as a CSV file; docs/formats.md describes it. */
 final class ProductsFile {
@@ -45,28 +45,22 @@ final class ProductsFile {
     record Contents(List<Line> lines, List<String> problems) {}
 
     static String write(List<Line> lines) {
-        StringBuilder text = new StringBuilder();
-        try {
-            var printer = CSVFormat.RFC4180.print(text);
-            List<String> header = new ArrayList<>(REQUIRED);
-            header.addAll(OPTIONAL);
-            printer.printRecord(header);
-            for (Line line : lines) {
-                Optional<Bottle> bottle = line.bottle;
-                printer.printRecord(
-                        line.name,
-                        line.kind.code(),
-                        line.label.print(),
-                        bottle.map(b -> plain(b.sizeMl)).orElse(null),
-                        bottle.map(Bottle::comeBy).orElse(null),
-                        bottle.flatMap(Bottle::comeByOn).orElse(null),
-                        bottle.flatMap(Bottle::openedOn).orElse(null),
-                        bottle.flatMap(Bottle::leftMl).map(ProductsFile::plain).orElse(null));
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return text.toString();
+        List<String> header = new ArrayList<>(REQUIRED);
+        header.addAll(OPTIONAL);
+        return Sheet.write(header, lines.stream().map(ProductsFile::row).toList());
+    }
+
+    private static List<@Nullable Object> row(Line line) {
+        Optional<Bottle> bottle = line.bottle;
+        return Arrays.asList(
+                line.name,
+                line.kind.code(),
+                line.label.print(),
+                bottle.map(b -> plain(b.sizeMl)).orElse(null),
+                bottle.map(Bottle::comeBy).orElse(null),
+                bottle.flatMap(Bottle::comeByOn).orElse(null),
+                bottle.flatMap(Bottle::openedOn).orElse(null),
+                bottle.flatMap(Bottle::leftMl).map(ProductsFile::plain).orElse(null));
     }
 
     private static String plain(double ml) {
@@ -96,9 +90,10 @@ final class ProductsFile {
 
     private static Optional<Line> line(Sheet.Row row, List<String> problems) {
         int before = problems.size();
-        String name = row.at("name");
-        if (name.isEmpty() || name.length() > 80) {
-            problems.add("Line %d, name: a name has 1 to 80 characters.".formatted(row.line()));
+        String name = PlainText.line(row.at("name"));
+        if (!PlainText.readable(name) || name.length() > 80) {
+            problems.add("Line %d, name: a name has 1 to 80 characters, a letter or a digit among them."
+                    .formatted(row.line()));
         }
         Optional<ProductKind> kind = ProductKind.ofCode(row.at("kind").toLowerCase(Locale.ROOT));
         if (kind.isEmpty()) {

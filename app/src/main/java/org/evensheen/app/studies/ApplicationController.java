@@ -9,6 +9,7 @@ import java.util.UUID;
 import org.evensheen.app.page.Filled;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Missing;
+import org.evensheen.app.page.Refused;
 import org.evensheen.core.label.Claim;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.mixing.Dose;
@@ -16,6 +17,7 @@ import org.evensheen.core.study.TypedNumber;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -27,17 +29,38 @@ class ApplicationController {
 
     private final StudyStore studies;
     private final ApplicationStore applications;
+    private final Key names;
     private final StudyScreen screen;
 
-    ApplicationController(StudyStore studies, ApplicationStore applications, StudyScreen screen) {
+    ApplicationController(StudyStore studies, ApplicationStore applications, Key names, StudyScreen screen) {
         this.studies = studies;
         this.applications = applications;
+        this.names = names;
         this.screen = screen;
     }
 
     @GetMapping("/studies/{id}/done")
-    String done(@PathVariable long id, Model model) {
-        return show(studies.load(id), NOBODY, Filled.NOTHING, model);
+    String done(@PathVariable long id, @ModelAttribute("hands") Hands hands, Model model) {
+        Study study = studies.load(id);
+        return named(study, hands)
+                .map(known -> show(known, NOBODY, Filled.NOTHING, model))
+                .orElseGet(() -> {
+                    model.addAttribute(
+                            "sealed",
+                            SealedPage.of(
+                                    study,
+                                    Math.max(0, screen.today(study)),
+                                    Seen.Why.NOTING,
+                                    SealedPage.products(study),
+                                    "What was done",
+                                    "/studies/" + id + "/done"));
+                    return "studies/sealed";
+                });
+    }
+
+    /** The study as these hands may note its applications. */
+    private Optional<Study> named(Study study, Hands hands) {
+        return names.named(study, Math.max(0, screen.today(study)), Seen.Why.NOTING, hands);
     }
 
     private String show(Study study, int refused, Filled filled, Model model) {
@@ -54,7 +77,10 @@ class ApplicationController {
             HttpServletRequest request,
             HttpServletResponse response,
             Model model) {
-        Study study = studies.load(id);
+        Study study = named(studies.load(id), Hands.of(request))
+                .orElseThrow(
+                        () -> new Refused(
+                                "The key of this study is closed. Open “What was done” and ask for the names first; that you saw them is kept."));
         if (contender < 0
                 || contender >= study.record().contenders().size()
                 || study.record().contenders().get(contender).isBare()) {

@@ -14,6 +14,7 @@ import org.evensheen.core.label.Label;
 import org.evensheen.core.mixing.Departure;
 import org.evensheen.core.study.Application;
 import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.StudyRecord;
 import org.evensheen.core.units.Span;
 import org.evensheen.core.units.Unit;
 
@@ -55,12 +56,18 @@ record DonePage(long id, String question, int today, List<String> meetings, List
                 .filter(c -> !c.isBare())
                 .map(c -> row(study, c, applied, c.number() == refused ? filled : Filled.NOTHING))
                 .toList();
-        return new DonePage(study.id(), study.question(), Math.max(0, today), meetings(study), rows, summary(study));
+        return new DonePage(
+                study.id(),
+                study.question(),
+                Math.max(0, today),
+                meetings(study),
+                rows,
+                summary(study.record(), study.judgedByCode()));
     }
 
     /** How many products departed from their labels, for the study screen; empty if nothing was noted. */
-    static String summary(Study study) {
-        List<Application> applications = study.record().applications();
+    static String summary(StudyRecord record, boolean byCode) {
+        List<Application> applications = record.applications();
         if (applications.isEmpty()) {
             return "";
         }
@@ -72,11 +79,9 @@ record DonePage(long id, String question, int today, List<String> meetings, List
         if (departed.isEmpty()) {
             return "Put on as the labels say.";
         }
-        String names = study.judgedByCode()
+        String names = byCode
                 ? Figures.count(departed.size(), "product", "products")
-                : departed.stream()
-                        .map(n -> study.record().contenders().get(n).name())
-                        .collect(Collectors.joining(", "));
+                : departed.stream().map(n -> record.contenders().get(n).name()).collect(Collectors.joining(", "));
         return "%s departed from %s: %s."
                 .formatted(
                         names,
@@ -86,6 +91,7 @@ record DonePage(long id, String question, int today, List<String> meetings, List
                                 .filter(LabelDeparture::departed)
                                 .map(DonePage::briefly)
                                 .distinct()
+                                .sorted()
                                 .collect(Collectors.joining(", ")));
     }
 

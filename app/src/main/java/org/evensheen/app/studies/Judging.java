@@ -7,10 +7,13 @@ import java.util.Optional;
 import org.evensheen.core.comparing.HouseScatter;
 import org.evensheen.core.comparing.Judge;
 import org.evensheen.core.comparing.Verdict;
+import org.evensheen.core.footing.BlindReview;
 import org.evensheen.core.footing.Finding;
 import org.evensheen.core.footing.FootingReview;
+import org.evensheen.core.study.Contender.Source;
 import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
+import org.evensheen.core.study.Stage;
 import org.springframework.stereotype.Component;
 
 /**
@@ -26,6 +29,7 @@ public class Judging {
     private record Case(
             long study,
             long revision,
+            boolean byCode,
             Measure measure,
             Optional<Occasion> at,
             int day,
@@ -43,7 +47,7 @@ public class Judging {
         Optional<Occasion> at = study.record().judgedBy(day, measure);
         int findingsDay = at.map(Occasion::day).orElse(day);
         Optional<HouseScatter> borrowed = house.borrowedFor(study, measure);
-        Case key = new Case(study.id(), study.revision(), measure, at, findingsDay, borrowed);
+        Case key = new Case(study.id(), study.revision(), study.judgedByCode(), measure, at, findingsDay, borrowed);
         return known.get(key, k -> outcome(study, measure, day, borrowed));
     }
 
@@ -53,7 +57,27 @@ public class Judging {
     }
 
     private static Outcome outcome(Study study, Measure measure, int day, Optional<HouseScatter> borrowed) {
+        // What limits a study follows from what is behind its codes, and is told in counts; places go by what may be
+        // seen.
         return new Outcome(
-                Judge.verdict(study.record(), measure, day, borrowed), FootingReview.of(study.record(), measure, day));
+                Judge.verdict(study.record().drawnWith(study.behind().record().seed()), measure, day, borrowed),
+                FootingReview.of(study.behind().record(), measure, day));
+    }
+
+    /** What limits the readings by eye of a study: whether those who looked had seen names; empty if all looked blind. */
+    public Optional<Finding> byEye(Study study) {
+        return BlindReview.of(
+                study.readings().stream()
+                        .filter(KeptReading::stands)
+                        .filter(k -> k.reading().measure() == Measure.WATER_GRADE
+                                && k.reading().stage() != Stage.BARE)
+                        .map(k -> new BlindReview.Look(k.reading().section(), k.keptAt(), k.keptBy()))
+                        .toList(),
+                study.seen().stream()
+                        .map(s -> new BlindReview.Seen(s.sections(), s.at(), s.by()))
+                        .toList(),
+                study.keyOpened().map(Study.Opened::at),
+                study.behind().record().contenders().stream()
+                        .anyMatch(c -> !c.isBare() && (c.source() == Source.GIFTED || c.source() == Source.SPONSORED)));
     }
 }

@@ -76,7 +76,7 @@ public record Standing(String title, List<String> places, List<Row> rows, String
                 : "Not read on day %d: %s."
                         .formatted(
                                 judged.at().day(),
-                                judged.unread().stream().map(study::nameOf).collect(Collectors.joining(", ")));
+                                judged.unread().stream().map(Contender::name).collect(Collectors.joining(", ")));
         String borrowed = judged.scatter()
                 .flatMap(Verdict.Scatter::borrowedFrom)
                 .map(from -> "Scatter borrowed from " + from + ". ")
@@ -91,7 +91,7 @@ public record Standing(String title, List<String> places, List<Row> rows, String
                 .mapToObj(i ->
                         "place %d %s per cent".formatted(i + 1, cells.get(i).percent()))
                 .collect(Collectors.joining(", "));
-        return new Row(study.nameOf(result.contender()), own, cells, spoken);
+        return new Row(result.contender().name(), own, cells, spoken);
     }
 
     private static Cell cell(double chance) {

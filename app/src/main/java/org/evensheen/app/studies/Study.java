@@ -12,29 +12,93 @@ import org.evensheen.core.label.Label;
 import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.planning.Entrant;
 import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.StudyRecord;
 
 /**
- * A study as stored, at one revision.
+ * A study as stored, at one revision, as it may be seen: while its key is closed, contenders go by code and nothing tells what they are.
+ * {@link Key} gives the same study by name to those who may have it.
  *
  * @param readings all of them, struck ones too, in the order they were kept
- * @param entrants its contenders with what their labels ask now, by number
+ * @param entrants its contenders with what their labels ask now, by number; nothing is known of labels while they go by code
  * @param works dated work as it was planned
  * @param instruments that are linked now and can fill a reading; not part of the revision
  * @param record what stands, for the arithmetic
+ * @param seen who saw names while the key was closed
+ * @param behind what the codes stand for, shut to all but the gate
  */
 public record Study(
         long id,
         String question,
         Bed bed,
         LocalDate firstDay,
-        Optional<Instant> keyOpened,
+        Optional<Opened> keyOpened,
         long revision,
         List<KeptReading> readings,
         List<Entrant> entrants,
         List<Work> works,
         List<Instrument> instruments,
-        StudyRecord record) {
+        StudyRecord record,
+        List<Seen> seen,
+        Behind behind) {
+
+    /** That the key was opened for everybody. */
+    public record Opened(Instant at, String by) {}
+
+    /** A study as its key lets it be seen. */
+    static Study of(
+            long id,
+            String question,
+            Bed bed,
+            LocalDate firstDay,
+            Optional<Opened> keyOpened,
+            long revision,
+            List<KeptReading> readings,
+            List<Instrument> instruments,
+            List<Seen> seen,
+            Behind behind) {
+        Study named = new Study(
+                id,
+                question,
+                bed,
+                firstDay,
+                keyOpened,
+                revision,
+                readings,
+                behind.entrants(),
+                behind.works(),
+                instruments,
+                behind.record(),
+                List.copyOf(seen),
+                behind);
+        if (keyOpened.isPresent()) {
+            return named;
+        }
+        StudyRecord coded = Coded.record(behind.record());
+        return named.shown(coded, Coded.entrants(coded), Coded.works(behind.works()), behind);
+    }
+
+    /** The same study by name; for the gate. */
+    Study named() {
+        return shown(behind.record(), behind.entrants(), behind.works(), behind);
+    }
+
+    private Study shown(StudyRecord record, List<Entrant> entrants, List<Work> works, Behind behind) {
+        return new Study(
+                id,
+                question,
+                bed,
+                firstDay,
+                keyOpened,
+                revision,
+                readings,
+                entrants,
+                works,
+                instruments,
+                record,
+                seen,
+                behind);
+    }
 
     /** The same layout, lots, plan and seed for another go, without readings. */
     public StudyDraft again(java.util.UUID key) {
@@ -55,16 +119,20 @@ public record Study(
         return instruments.equals(linked)
                 ? this
                 : new Study(
-                        id, question, bed, firstDay, keyOpened, revision, readings, entrants, works, linked, record);
+                        id, question, bed, firstDay, keyOpened, revision, readings, entrants, works, linked, record,
+                        seen, behind);
     }
 
-    /** The same study with another record, for supposing. */
-    public Study with(StudyRecord supposed) {
-        return new Study(
-                id, question, bed, firstDay, keyOpened, revision, readings, entrants, works, instruments, supposed);
+    /** The same study with one more reading, for supposing. */
+    public Study with(Reading supposed) {
+        return shown(
+                record.with(supposed),
+                entrants,
+                works,
+                behind.with(behind.record().with(supposed)));
     }
 
-    /** What the label of a contender's own product says now; empty for bare, and while none is entered. */
+    /** What the label of a contender's own product says now; empty for bare, by code, and while none is entered. */
     public Optional<Label> label(int contender) {
         List<Entrant.Layer> layers = entrants.get(contender).layers();
         return layers.isEmpty()
@@ -83,11 +151,6 @@ public record Study(
 
     public boolean judgedByCode() {
         return keyOpened.isEmpty();
-    }
-
-    /** A product's name, or the codes of its sections while the key is closed. */
-    public String nameOf(Contender contender) {
-        return judgedByCode() && !contender.isBare() ? codesOf(contender) : contender.name();
     }
 
     public String codesOf(Contender contender) {

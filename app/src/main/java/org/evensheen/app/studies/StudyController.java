@@ -9,7 +9,6 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
 /** The list of studies and the study screen. */
@@ -54,11 +53,5 @@ class StudyController {
         }
         response.setHeader("HX-Replace-Url", selection.address(study));
         return "studies/study :: work";
-    }
-
-    @PostMapping("/studies/{id}/key")
-    String openKey(@PathVariable long id, @RequestParam(defaultValue = "") String back) {
-        studies.openKey(id);
-        return "redirect:/studies/" + id + (back.equals("verdict") ? "/verdict" : "");
     }
 }

@@ -25,8 +25,12 @@ public class StudyMaker {
         this.transaction = transaction;
     }
 
-    /** Makes a study and returns its id; a draft that was made before, by its key, is not made again. */
-    public long make(StudyDraft draft) {
+    /**
+     * Makes a study and returns its id; a draft that was made before, by its key, is not made again. Its contenders are numbered in the
+     * order of their codes.
+     */
+    public long make(StudyDraft asked) {
+        StudyDraft draft = asked.inOrder();
         return transaction.execute(status -> {
             long bed = draft.bed().id() > 0 ? draft.bed().id() : beds.keep(draft.bed(), UUID.randomUUID());
             Optional<Long> study = database.sql("""

@@ -21,6 +21,7 @@ import org.thymeleaf.context.Context;
 @Component
 public class StudyScreen {
     private final Judging judging;
+    private final Key key;
     private final SlateWriter slates;
     private final TemplateEngine templates;
     private final Clock clock;
@@ -33,9 +34,10 @@ public class StudyScreen {
     /** Both drawings as markup, printed by their templates once, and what the labels say to what was done. */
     private record Drawings(String tape, String panel, String done, List<String> meetings) {}
 
-    StudyScreen(Judging judging, SlateWriter slates, TemplateEngine templates, Clock clock) {
+    StudyScreen(Judging judging, Key key, SlateWriter slates, TemplateEngine templates, Clock clock) {
         this.templates = templates;
         this.judging = judging;
+        this.key = key;
         this.slates = slates;
         this.clock = clock;
     }
@@ -96,8 +98,8 @@ public class StudyScreen {
                 look -> new Drawings(
                         rendered("tape", TapeDrawing.of(study, selection)),
                         rendered("panel", PanelDrawing.of(study, selection)),
-                        DonePage.summary(study),
-                        DonePage.meetings(study)));
+                        DonePage.summary(key.forReckoning(study).record(), study.judgedByCode()),
+                        meetings(study)));
         model.addAttribute("head", head(study, outcome.findings()).with(drawings.done(), drawings.meetings()));
         model.addAttribute("tape", drawings.tape());
         model.addAttribute("panel", drawings.panel());
@@ -114,6 +116,15 @@ public class StudyScreen {
                         "",
                         UUID.randomUUID(),
                         ""));
+    }
+
+    /** Products that must not meet; while they go by code, only that there are some. */
+    private List<String> meetings(Study study) {
+        List<String> met = DonePage.meetings(key.forReckoning(study));
+        return met.isEmpty() || !study.judgedByCode()
+                ? met
+                : List.of(
+                        "Some products of this study must not meet. Which, stands on the sheet for whoever puts them on; rinse fully between all of them.");
     }
 
     private String rendered(String drawing, Object model) {
@@ -165,7 +176,7 @@ public class StudyScreen {
         String each = sections % products == 0
                 ? "%s each".formatted(sections / products == 1 ? "one section" : sections / products + " sections")
                 : sections + " sections";
-        String key = study.judgedByCode() ? " Judged by code until the key is opened." : "";
+        String closed = study.judgedByCode() ? " Judged by code until the key is opened." : "";
         String limit = findings.isEmpty()
                 ? "nothing limits it"
                 : findings.get(0).kind().title().toLowerCase(Locale.ROOT)
@@ -173,7 +184,7 @@ public class StudyScreen {
         return new Head(
                 study.id(),
                 study.question(),
-                "%s. %d products, %s, %d left bare.%s".formatted(study.bed().name(), products, each, bare, key),
+                "%s. %d products, %s, %d left bare.%s".formatted(study.bed().name(), products, each, bare, closed),
                 study.judgedByCode(),
                 Footing.under(findings).word(),
                 limit,

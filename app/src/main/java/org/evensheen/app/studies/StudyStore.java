@@ -4,12 +4,12 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Timestamp;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.beds.BedStore;
@@ -82,13 +82,13 @@ public class StudyStore {
             Bed bed,
             LocalDate firstDay,
             long seed,
-            Optional<java.time.Instant> keyOpened,
+            Optional<Study.Opened> keyOpened,
             long revision,
             List<Instrument> instruments) {}
 
     private Head head(long id) {
         return database.sql("""
-                        select s.id, s.question, s.first_day, s.seed, s.key_opened_at, s.revision,
+                        select s.id, s.question, s.first_day, s.seed, s.key_opened_at, s.key_opened_by, s.revision,
                         """ + InstrumentStore.LINKED_AS_JSON + "::text as linked, " + BedStore.COLUMNS
                         + " from study s join bed b on b.id = s.bed_id where s.id = :id")
                 .param("id", id)
@@ -98,7 +98,8 @@ public class StudyStore {
                         BedStore.bed(row),
                         row.getObject("first_day", LocalDate.class),
                         row.getLong("seed"),
-                        Optional.ofNullable(row.getTimestamp("key_opened_at")).map(Timestamp::toInstant),
+                        Optional.ofNullable(row.getTimestamp("key_opened_at"))
+                                .map(at -> new Study.Opened(at.toInstant(), text(row, "key_opened_by"))),
                         row.getLong("revision"),
                         instruments.read(row.getString("linked"))))
                 .optional()
@@ -123,7 +124,7 @@ public class StudyStore {
                         .filter(KeptReading::stands)
                         .map(KeptReading::reading)
                         .toList());
-        return new Study(
+        return Study.of(
                 head.id,
                 head.question,
                 head.bed,
@@ -131,10 +132,9 @@ public class StudyStore {
                 head.keyOpened,
                 head.revision,
                 readings,
-                List.copyOf(entrants.values()),
-                marks.works,
                 head.instruments,
-                record);
+                marks.seen,
+                new Behind(record, List.copyOf(entrants.values()), marks.works));
     }
 
     private List<Section> sections(
@@ -205,11 +205,13 @@ public class StudyStore {
             List<Happening> happenings,
             List<Application> applications,
             List<Deviation> deviations,
-            List<Work> works) {}
+            List<Work> works,
+            List<Seen> seen) {}
 
     /** Everything small that belongs to a study, in one statement. */
     private Marks marks(Head head) {
         Marks marks = new Marks(
+                new ArrayList<>(),
                 new ArrayList<>(),
                 new ArrayList<>(),
                 new ArrayList<>(),
@@ -220,13 +222,13 @@ public class StudyStore {
                         select 'measure' as what, measure as code, repeats as n, position as place,
                                '' as label, null::numeric as x, null::numeric as y,
                                null::numeric as w, null::numeric as h, '' as line, null::text[] as calibrations,
-                               '' as section, '' as given
+                               '' as section, '' as given, null::timestamptz as at
                         from planned_measure where study_id = :study
                         union all
-                        select 'visit', stage, day, 0, '', null, null, null, null, '', null, '', ''
+                        select 'visit', stage, day, 0, '', null, null, null, null, '', null, '', '', null
                         from planned_visit where study_id = :study
                         union all
-                        select 'happening', kind, day, 0, note, null, null, null, null, '', null, '', ''
+                        select 'happening', kind, day, 0, note, null, null, null, null, '', null, '', '', null
                         from happening where study_id = :study and undone_at is null
                         union all
                         select 'application', coalesce(a.dose, ''), a.day, c.number, a.job, a.wait_seconds, a.coats, a.label_id,
@@ -234,19 +236,22 @@ public class StudyStore {
                                array(select distinct on (k.counter) k.counter || ' ' || k.ml_each from calibration k
                                      where k.product_id = c.product_id and k.kept_at <= a.kept_at
                                      order by k.counter, k.id desc),
-                               coalesce(s.code, ''), a.given
+                               coalesce(s.code, ''), a.given, null
                         from application a
                         join contender c on c.id = a.contender_id
                         left join label l on l.id = a.label_id
                         left join section s on s.id = a.section_id
                         where a.study_id = :study and a.undone_at is null
                         union all
-                        select 'deviation', d.kind, d.day, 0, d.words, null, null, null, null, '', null, coalesce(s.code, ''), ''
+                        select 'deviation', d.kind, d.day, 0, d.words, null, null, null, null, '', null, coalesce(s.code, ''), '', null
                         from deviation d left join section s on s.id = d.section_id
                         where d.study_id = :study and d.undone_at is null
                         union all
-                        select 'work', kind, day, position, title, null, null, null, null, why, null, '', ''
+                        select 'work', kind, day, position, title, null, null, null, null, why, null, '', '', null
                         from planned_work where study_id = :study
+                        union all
+                        select 'seen', why, day, 0, seen_by, null, null, null, null, array_to_string(sections, ' '), null, '', '', seen_at
+                        from names_seen where study_id = :study
                         order by what, place, n""").param("study", head.id).query(row -> {
             String code = row.getString("code");
             int n = row.getInt("n");
@@ -272,6 +277,13 @@ public class StudyStore {
                             row.getString("label"),
                             row.getString("line"),
                             false));
+                case "seen" ->
+                    marks.seen.add(new Seen(
+                            n,
+                            Seen.Why.ofCode(code).orElseThrow(),
+                            Set.of(row.getString("line").split(" ")),
+                            row.getTimestamp("at").toInstant(),
+                            row.getString("label")));
                 default -> marks.applications.add(application(row));
             }
         });
@@ -343,13 +355,6 @@ public class StudyStore {
                 new Observation.Graded(
                         WaterKind.ofCode(row.getString("water_kind")).orElseThrow(), (int) amount);
         };
-    }
-
-    /** Opens the key of a study: from now on products go by their names. Opened once, it stays open. */
-    public void openKey(long study) {
-        database.sql("update study set key_opened_at = now() where id = :id and key_opened_at is null")
-                .param("id", study)
-                .update();
     }
 
     /** A line of the list of studies. */

@@ -54,7 +54,7 @@ record Sentence(String first, String rest) {
                 .flatMap(b -> b.interval().map(i -> b))
                 .ifPresent(b -> words.append("%s %s %s (%s). "
                         .formatted(
-                                leaders.size() == 1 ? "It" : study.nameOf(best.contender()),
+                                leaders.size() == 1 ? "It" : best.contender().name(),
                                 does(measure),
                                 Figures.benefit(measure, b.value()),
                                 Figures.benefitRange(measure, b.interval()))));
@@ -89,8 +89,7 @@ record Sentence(String first, String rest) {
     }
 
     private static String names(Study study, List<Result> results) {
-        List<String> names =
-                results.stream().map(r -> study.nameOf(r.contender())).toList();
+        List<String> names = results.stream().map(r -> r.contender().name()).toList();
         int last = names.size() - 1;
         return last < 1
                 ? names.get(0)

@@ -23,7 +23,7 @@ record VerdictDocument(
         @Nullable String stage,
         String footing,
         List<FindingEntry> findings,
-        long seed,
+        @Nullable Long seed,
         @Nullable ScatterEntry scatter,
         @Nullable Double leastDetectableDifference,
         @Nullable EstimateEntry bare,
@@ -92,7 +92,7 @@ record VerdictDocument(
                                 f.numbers(),
                                 f.remedy()))
                         .toList(),
-                study.record().seed(),
+                study.judgedByCode() ? null : study.record().seed(),
                 verdict.flatMap(v -> v.scatter()
                                 .map(s -> new ScatterEntry(
                                         s.deviation(),
@@ -108,7 +108,7 @@ record VerdictDocument(
                         .orElse(null),
                 verdict.map(v -> v.results().stream()
                                 .map(r -> new ProductEntry(
-                                        study.nameOf(r.contender()),
+                                        r.contender().name(),
                                         r.place(),
                                         r.sections(),
                                         r.mean().value(),
@@ -127,12 +127,12 @@ record VerdictDocument(
                                         p.apart()))
                                 .toList())
                         .orElse(List.of()),
-                verdict.map(v -> v.unread().stream().map(study::nameOf).toList())
+                verdict.map(v -> v.unread().stream().map(Contender::name).toList())
                         .orElse(List.of()));
     }
 
     private static String name(Study study, int number) {
         Contender contender = study.record().contenders().get(number);
-        return study.nameOf(contender);
+        return contender.name();
     }
 }

@@ -181,7 +181,7 @@ record VerdictPage(
                 Verdict.Result result = verdict.results().get(i);
                 int number = result.contender().number();
                 rows.add(new Row(
-                        study.nameOf(result.contender()),
+                        result.contender().name(),
                         String.valueOf(result.place()),
                         strips.get(i),
                         "%s, mean %s"
@@ -247,7 +247,7 @@ record VerdictPage(
         }
 
         private String name(int contender) {
-            return study.nameOf(study.record().contenders().get(contender));
+            return study.record().contenders().get(contender).name();
         }
 
         private String link(String of, int product, int other) {

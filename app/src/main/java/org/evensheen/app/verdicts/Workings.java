@@ -56,7 +56,7 @@ record Workings(String title, String value, String formula, List<String> steps, 
         }
 
         private String name(Contender contender) {
-            return study.nameOf(contender);
+            return contender.name();
         }
 
         Workings mean(Verdict.Result result) {
@@ -150,8 +150,11 @@ record Workings(String title, String value, String formula, List<String> steps, 
                     "Chance of each place",
                     "10" + "\u202f" + "000 draws",
                     "means drawn from their joint t distribution, ranked, counted",
-                    List.of("Seed stored with the study: %d"
-                            .formatted(study.record().seed())),
+                    List.of(
+                            study.judgedByCode()
+                                    ? "The seed is stored with the study; it is shown once the key is open, as the lots follow from it."
+                                    : "Seed stored with the study: %d"
+                                            .formatted(study.record().seed())),
                     "The draws know only this study and this measure. " + scatter());
         }
 

@@ -3,11 +3,14 @@ package org.evensheen.app.browser;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.FilePayload;
 import java.net.URI;
+import java.nio.file.Files;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -224,6 +227,44 @@ class BenchDayTest {
                 "55",
                 "panel",
                 "17"));
+    }
+
+    /** A photo at which the server breaks each time, and a reading behind it. */
+    @Test
+    void whatTheServerBreaksAtIsSetAsideSaidAndKeptAndBlocksNothingBehindIt() throws Exception {
+        Study study = SampleStudy.make();
+        open(390, "/studies/" + study.id() + "/run");
+        page.evaluate("""
+                const real = window.fetch;
+                window.fetch = (address, how) => how?.method === 'POST' && `${address}`.endsWith('/photos')
+                  ? Promise.resolve(new Response('{"detail":"The log has this under 12ab34cd."}',
+                      { status: 500, headers: { 'Content-Type': 'application/problem+json' } }))
+                  : real(address, how);""");
+        page.locator("[data-photo] input[type=file]")
+                .setInputFiles(new FilePayload("p.jpg", "image/jpeg", new byte[] {1, 2, 3}));
+        page.evaluate(
+                """
+                ([study, section]) => window.evenSheenQueue.add(`/studies/${study}/capture`, {
+                  day: '8', stage: 'rewetted', section, measure: 'pull', repeat: '1', amount: '9.8', key: crypto.randomUUID(),
+                }, 'First pull')""", List.of("" + study.id(), study.record().sections().get(0).code()));
+
+        Locator aside = page.locator("#waiting");
+        assertThat(aside)
+                .containsText("A photo: The server could not take it, 3 times. The log has this under 12ab34cd.");
+        kept();
+        assertThat(pullsToday(study)).containsExactly(9.8);
+
+        page.reload();
+        Download file =
+                page.waitForDownload(() -> aside.getByText("Save it to a file").click());
+        assertThat(Files.readString(file.path()))
+                .contains("even-sheen-waiting/1", "data:image/jpeg;base64,AQID", "/photos");
+        page.navigate("/");
+        assertThat(page.locator("#device")).containsText("A photo: The server could not take it");
+        page.locator("#device").getByText("Try again").click();
+        assertThat(page.locator("#device")).containsText("not a photo that can be read");
+        page.locator("#device").getByText("Let it go").click();
+        assertThat(page.locator("#device")).isHidden();
     }
 
     @Test

@@ -324,7 +324,7 @@ class JourneyTest {
     @ParameterizedTest
     @ValueSource(ints = {1280, 390})
     void everyNumberOfTheVerdictOpensHowItWasWorkedOut(int width) {
-        Study study = SampleStudy.read();
+        Study study = SampleStudy.closed();
         open(width, address(study) + "/verdict");
         assertThat(page.locator(".headline mark")).not().isEmpty();
         assertThat(page.locator("#footing")).containsText("Footing");
@@ -337,8 +337,14 @@ class JourneyTest {
             page.locator("#workings [data-close]").click();
             assertThat(page.locator("#workings")).isHidden();
         }
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open the key: show names"))
+        assertThat(page.locator(".rank").last()).not().containsText(Pattern.compile("Osier|Brock|Kelter"));
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Open the key: show names"))
                 .click();
+        assertThat(page.locator("main")).containsText("Once it is open it stays open.");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open it for good"))
+                .click();
+        assertThat(page.locator("main")).containsText(Pattern.compile("Opened by Reviewer"));
+        open(width, address(study) + "/verdict");
         assertThat(page.locator(".rank").last()).containsText(Pattern.compile("Osier|Brock|Kelter"));
     }
 

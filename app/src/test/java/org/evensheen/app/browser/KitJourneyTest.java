@@ -105,11 +105,7 @@ class KitJourneyTest {
     void whatABottleLostIsWeighedByTheScaleAndOpenedFieldsStayOpen() {
         Study study = SampleStudy.applyingOnly();
         SampleStudy.air(study, 0);
-        String seal = study.record().sections().stream()
-                .filter(x -> x.contender() == 0)
-                .findFirst()
-                .orElseThrow()
-                .code();
+        String seal = SampleStudy.codes(study, "Osier Spray Seal").get(0);
         open(390, "/studies/" + study.id() + "/run?day=0");
         page.locator("#lit [data-section=" + seal + "]").click();
         Locator step = page.locator(".step:not([hidden])");

@@ -94,8 +94,8 @@ class PlanningJourneyTest {
                             .matcher(text)
                             .results()
                             .count())
-                    .as("run sheet, kit, tags and key, a page each")
-                    .isEqualTo(4);
+                    .as("run sheet, kit and tags, a page each; the key is a sheet of its own")
+                    .isEqualTo(3);
         }
     }
 

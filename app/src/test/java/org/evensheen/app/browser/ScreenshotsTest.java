@@ -30,7 +30,6 @@ class ScreenshotsTest {
                 "/studies/3",
                 page -> page.locator("[data-entry] input[name=amount]").fill("17.6"));
         shoot("verdict", 1280, 800, "/studies/1/verdict", page -> {});
-        shoot("beds", 1280, 800, "/beds", page -> {});
         shoot("bed", 1280, 800, "/beds/3", page -> {});
         shoot("plan", 1280, 800, "/plans/1?step=fairness", page -> {});
         shoot("rehearsal", 1280, 800, "/plans/1?step=rehearse", ScreenshotsTest::rehearse);
@@ -50,7 +49,8 @@ class ScreenshotsTest {
         shoot("label", 1280, 800, "/shelf/new", ScreenshotsTest::label);
         shoot("mixer", 1280, 800, "/mixer?product=12&dose=1:6", page -> {});
         shoot("cost", 1280, 800, "/mixer/cost?job=bucket+wash", page -> {});
-        shoot("done", 1280, 800, "/studies/3/done", page -> {});
+        shoot("done", 1280, 800, "/studies/2/done", page -> {});
+        shoot("key", 1280, 800, "/studies/3/key", page -> {});
         shoot("study-phone", 390, 844, "/studies/3", page -> {});
         shoot("photos", 1280, 800, "/studies/3/photos?section=M", page -> {});
         shoot("kit", 1280, 800, "/kit", ScreenshotsTest::listen);

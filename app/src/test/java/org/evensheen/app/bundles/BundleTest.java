@@ -2,6 +2,7 @@ package org.evensheen.app.bundles;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -19,11 +20,14 @@ import java.util.function.UnaryOperator;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import javax.imageio.ImageIO;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SamplePlan;
 import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
+import org.evensheen.app.page.Hands;
 import org.evensheen.app.studies.KeptReading;
+import org.evensheen.app.studies.Key;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
 import org.junit.jupiter.api.Test;
@@ -147,7 +151,7 @@ class BundleTest {
         files.put(
                 "datapackage.json",
                 new String(files.get("datapackage.json"), StandardCharsets.UTF_8)
-                        .replaceFirst("\"evenSheenVersion\" : 2", "\"evenSheenVersion\" : 1")
+                        .replaceFirst("\"evenSheenVersion\" : 3", "\"evenSheenVersion\" : 1")
                         .getBytes(StandardCharsets.UTF_8));
         Study after = study(SamplePlan.number(bringIn(zip(files), UUID.randomUUID())));
         assertThat(after.record().deviations()).isEmpty();
@@ -158,22 +162,114 @@ class BundleTest {
     }
 
     @Test
+    void photosAndWhatInstrumentsGaveComeBackToTheLastByteAndTiedToTheirReadings() throws Exception {
+        Study before = SampleStudy.make();
+        String code = before.record().sections().get(0).code();
+        BufferedImage green = new BufferedImage(900, 700, BufferedImage.TYPE_INT_RGB);
+        ByteArrayOutputStream jpeg = new ByteArrayOutputStream();
+        ImageIO.write(green, "jpg", jpeg);
+        for (String where : List.of(code, "-")) {
+            Web.upload(
+                    "/studies/%d/photos?day=8&stage=rewetted&note=at+dusk&section=%s&key=%s"
+                            .formatted(before.id(), where, UUID.randomUUID()),
+                    "photo",
+                    jpeg.toByteArray());
+        }
+        LiveApp.database().sql("""
+                        insert into take (id, instrument_id, study_id, amount, hertz, samples, said, kept_by)
+                        values (gen_random_uuid(), (select min(id) from instrument), :study, 9.81, 20, '{0.1,9.8,9.82,0.2}', 'F 9.81 N', 'Ana')""").param("study", before.id()).update();
+        UUID take = LiveApp.database()
+                .sql("select id from take where study_id = :study")
+                .param("study", before.id())
+                .query(UUID.class)
+                .single();
+        Map<String, String> pull = SampleStudy.firstPull(code, "9.81", UUID.randomUUID());
+        pull.put("take", take.toString());
+        Web.send("/studies/" + before.id() + "/capture", pull);
+
+        long id = SamplePlan.number(bringIn(export(before.id()), UUID.randomUUID()));
+        assertThat(photos(id)).hasSize(2).isEqualTo(photos(before.id()));
+        assertThat(filled(id)).singleElement().asString().contains("9.81 {0.1,9.8,9.82,0.2} F 9.81 N Ana");
+        assertThat(filled(id)).isEqualTo(filled(before.id()));
+        assertThat(photos(SamplePlan.number(bringIn(export(id), UUID.randomUUID()))))
+                .as("out and in again")
+                .isEqualTo(photos(id));
+
+        Map<String, byte[]> lost = unzip(export(id));
+        lost.keySet().removeIf(f -> f.startsWith("photos/"));
+        long studies = count("study");
+        refused(zip(lost), "photos.csv, line 2, photos/");
+        assertThat(count("study")).as("all of it or nothing").isEqualTo(studies);
+    }
+
+    private static List<String> photos(long study) {
+        return LiveApp.database()
+                .sql("""
+                        select concat_ws(' ', s.code, p.day, p.stage, p.note, p.width, p.height, md5(p.picture), p.at, p.kept_at, p.kept_by)
+                        from section_photo p left join section s on s.id = p.section_id where p.study_id = :id order by p.id""")
+                .param("id", study)
+                .query(String.class)
+                .list();
+    }
+
+    /** Readings with the takes that filled them. */
+    private static List<String> filled(long study) {
+        return LiveApp.database()
+                .sql("""
+                        select concat_ws(' ', r.day, r.measure, r.amount, t.amount, t.samples, t.said, t.kept_by, t.at)
+                        from reading r join take t on t.id = r.take_id where r.study_id = :id""")
+                .param("id", study)
+                .query(String.class)
+                .list();
+    }
+
+    /** Bundles of the version before bring no photos, takes or names seen, and come in all the same. */
+    @Test
+    void aBundleOfTheVersionBeforeStillComesIn() throws Exception {
+        Study before = SampleStudy.read();
+        Map<String, byte[]> files = unzip(export(before.id()));
+        files.keySet().removeAll(List.of("photos.csv", "takes.csv", "seen.csv"));
+        byte[] old = changed(
+                changed(
+                        zip(files),
+                        "readings.csv",
+                        t -> t.lines()
+                                .map(l -> l.substring(0, l.lastIndexOf(',')))
+                                .collect(java.util.stream.Collectors.joining("\r\n", "", "\r\n"))),
+                "datapackage.json",
+                t -> t.replaceAll("\"evenSheenVersion\" ?: ?3", "\"evenSheenVersion\": 2"));
+        Study after = study(SamplePlan.number(bringIn(old, UUID.randomUUID())));
+        assertThat(after.record().readings()).hasSameSizeAs(before.record().readings());
+    }
+
+    @Test
+    void aBundleOfMoreReadingsThanFitIsRefusedBeforeAnyIsStored() throws Exception {
+        byte[] good = export(SampleStudy.read().id());
+        long readings = count("reading");
+        refused(
+                changed(
+                        good,
+                        "readings.csv",
+                        t -> t
+                                + t.lines()
+                                        .skip(1)
+                                        .findFirst()
+                                        .orElseThrow()
+                                        .concat("\r\n")
+                                        .repeat(100_001)),
+                "more than 100000 lines");
+        assertThat(count("reading")).isEqualTo(readings);
+    }
+
+    @Test
     void theStepsOfADayAndItsWeatherComeBackAsTheyWereTaken() throws Exception {
         Study before = SampleStudy.applyingOnly();
         String path = "/studies/" + before.id() + "/run";
-        String section = before.record().sections().stream()
-                .filter(s -> s.contender() == 0)
-                .findFirst()
-                .orElseThrow()
-                .code();
+        String section = SampleStudy.codes(before, "Osier Spray Seal").get(0);
         Web.send(path, step("air", "air", "16", "humidity", "50", "panel", "17", "wind", "3", "dark", "23:59"));
         Web.send(path, step("coat1/" + section + "/spread", "given", "4", "used", "towel 46", "ago", "90000"));
 
-        String other = before.record().sections().stream()
-                .filter(s -> s.contender() == 0 && !s.code().equals(section))
-                .findFirst()
-                .orElseThrow()
-                .code();
+        String other = SampleStudy.codes(before, "Osier Spray Seal").get(1);
         Web.send(path, step("coat1/" + other + "/spread", "given", "3", "used", "towel 47", "ago", "120000"));
         Web.send(path, step("coat1/" + other + "/finish"));
 
@@ -213,7 +309,9 @@ class BundleTest {
     void aPlannedStudyKeepsItsStackItsDatesAndItsBed() throws Exception {
         Map<String, String> typed = SamplePlan.fair();
         typed.put("name1", "Brock Paste over Osier Spray Seal");
-        Study before = study(SamplePlan.begin(SamplePlan.make(typed)));
+        long begun = SamplePlan.begin(SamplePlan.make(typed));
+        LiveApp.bean(Key.class).open(begun, Hands.UNNAMED);
+        Study before = study(begun);
         Study after = study(SamplePlan.number(bringIn(export(before.id()), UUID.randomUUID())));
         assertThat(after.works()).isEqualTo(before.works());
         assertThat(after.record().contenders()).isEqualTo(before.record().contenders());
@@ -224,7 +322,7 @@ class BundleTest {
 
     @Test
     void anyToolFindsItsWayByTheDescriptor() throws Exception {
-        Map<String, byte[]> files = unzip(export(3));
+        Map<String, byte[]> files = unzip(export(SampleStudy.read().id()));
         JsonNode descriptor = new JsonMapper().readTree(files.get("datapackage.json"));
         assertThat(descriptor.path("$schema").asString()).endsWith("/2.0/datapackage.json");
         assertThat(descriptor.path("resources")).hasSize(files.size() - 1);
@@ -244,7 +342,7 @@ class BundleTest {
 
     @Test
     void aBadBundleIsRefusedWithItsReasonAndNothingOfItIsStored() throws Exception {
-        byte[] good = export(3);
+        byte[] good = export(SampleStudy.read().id());
         Map<String, byte[]> climbing = unzip(good);
         climbing.put("../../climbed.csv", new byte[3]);
         Map<String, byte[]> bomb = unzip(good);
@@ -254,7 +352,7 @@ class BundleTest {
         long studies = count("study");
         long readings = count("reading");
         refused(java.util.Arrays.copyOf(good, good.length / 2), "breaks off");
-        refused("hello".getBytes(StandardCharsets.UTF_8), "no zip file");
+        refused("hello".getBytes(StandardCharsets.UTF_8), "is no zip file");
         refused(zip(climbing), "climb out of its folder");
         refused(zip(bomb), "larger than 96 MB");
         refused(zip(missing), "The table sections is missing");
@@ -262,10 +360,22 @@ class BundleTest {
                 changed(
                         good,
                         "datapackage.json",
-                        t -> t.replaceAll("\"evenSheenVersion\" ?: ?2", "\"evenSheenVersion\": 9")),
+                        t -> t.replaceAll("\"evenSheenVersion\" ?: ?3", "\"evenSheenVersion\": 9")),
                 "of version 9");
         refused(changed(good, "readings.csv", t -> t.replaceFirst(",pull,1,[\\d.]+,", ",pull,1,-4,")), "can't be");
         refused(changed(good, "readings.csv", t -> t.replaceFirst("\r\n(\\d+),[A-Z],", "\r\n$1,QQ,")), "no section QQ");
+        refused(
+                changed(good, "study.csv", t -> t.replaceFirst(",20\\d\\d-\\d\\d-\\d\\d,", ",+999999999-12-31,")),
+                "outside the years 1990 to 2199");
+        refused(
+                changed(good, "readings.csv", t -> t.replaceFirst("20\\d\\d-01-02T", "+99999-01-02T")),
+                "outside the years 1990 to 2199");
+        refused(
+                changed(good, "exposures.csv", t -> t + "1,washed,a\0b,2026-05-01T10:00:00Z,Ana\r\n"),
+                "a sign that is no text (NUL)");
+        refused(
+                changed(good, "sections.csv", t -> t.replaceFirst("\r\n([A-Z],\\d+,\\d+),[\\d.]+,", "\r\n$1,1490,")),
+                "does not lie on the bed");
         refused(
                 changed(good, "sections.csv", t -> t.replaceFirst("\r\n([A-Z]),(\\d+),", "\r\n$1,77,")),
                 "there is none of that number");

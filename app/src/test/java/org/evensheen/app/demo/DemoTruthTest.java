@@ -11,6 +11,7 @@ import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.comparing.Ratio;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.schedule.Visit;
+import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Stage;
@@ -41,6 +42,8 @@ class DemoTruthTest {
                 told.coatings(),
                 told.freshDay(),
                 told.draft().seed());
+        Contender bare = study.record().contenders().get(4);
+        assertThat(bare.isBare()).isTrue();
         int held = 0;
         int asked = 0;
         for (int day : List.of(7, 14, 21, 28, 42, 56)) {
@@ -49,13 +52,13 @@ class DemoTruthTest {
                     .verdict()
                     .orElseThrow();
             Occasion at = new Occasion(day, Stage.REWETTED);
-            double bare = bed.truth(study.record().contenders().get(4), at, Measure.PULL);
+            double untreated = bed.truth(bare, at, Measure.PULL);
             for (Verdict.Result result : verdict.results()) {
                 Ratio benefit = result.benefit().orElseThrow();
                 asked++;
                 held += benefit.interval()
                                 .orElseThrow()
-                                .holds(1 - bed.truth(result.contender(), at, Measure.PULL) / bare)
+                                .holds(1 - bed.truth(result.contender(), at, Measure.PULL) / untreated)
                         ? 1
                         : 0;
             }

@@ -10,12 +10,15 @@ import java.nio.file.Path;
 import java.util.concurrent.TimeUnit;
 import org.evensheen.app.EvenSheen;
 import org.evensheen.standins.instruments.SimulatedInstruments;
+import org.junit.jupiter.api.extension.AfterAllCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.core.env.Environment;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.util.FileSystemUtils;
 
 /**
  * Starts a throw-away PostgreSQL, simulated instruments and the real application with the demo, once for a run, on free ports; both end with the
@@ -24,12 +27,14 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 public final class LiveApp implements BeforeAllCallback {
     private static Running running;
 
-    private record Running(Process postgres, SimulatedInstruments bench, ConfigurableApplicationContext context)
+    private record Running(
+            Process postgres, SimulatedInstruments bench, Path home, ConfigurableApplicationContext context)
             implements ExtensionContext.Store.CloseableResource {
         @Override
         public void close() throws Exception {
             context.close();
             bench.close();
+            FileSystemUtils.deleteRecursively(home);
             postgres.getOutputStream().close();
             postgres.waitFor(20, TimeUnit.SECONDS);
         }
@@ -48,20 +53,49 @@ public final class LiveApp implements BeforeAllCallback {
                     .start();
             var lines = new BufferedReader(new InputStreamReader(postgres.getInputStream(), StandardCharsets.UTF_8));
             String url = lines.readLine();
-            SpringApplication application = new SpringApplication(EvenSheen.class, StatementCounter.class);
             SimulatedInstruments bench = SimulatedInstruments.startAnywhere(7);
-            running = new Running(
-                    postgres,
-                    bench,
-                    application.run(
-                            "--spring.datasource.url=" + url,
-                            "--server.port=0",
-                            "--even-sheen.demo=true",
-                            "--even-sheen.standins=" + bench.firstPort(),
-                            "--logging.level.root=error"));
+            running = on(url, postgres, bench);
             return running;
         } catch (java.io.IOException e) {
             throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    private static Running on(String url, Process postgres, SimulatedInstruments bench) throws java.io.IOException {
+        Path home = Files.createTempDirectory("even-sheen-home");
+        SpringApplication application = new SpringApplication(EvenSheen.class, StatementCounter.class);
+        return new Running(
+                postgres,
+                bench,
+                home,
+                application.run(
+                        "--spring.datasource.url=" + url,
+                        "--server.port=0",
+                        "--even-sheen.demo=true",
+                        "--even-sheen.standins=" + bench.firstPort(),
+                        "--even-sheen.home=" + home,
+                        "--logging.level.root=error"));
+    }
+
+    /** An application and a database of its own for one test class, for what leaves traces that others would stumble over. */
+    public static final class Apart implements BeforeAllCallback, AfterAllCallback {
+        private Running shared;
+
+        @Override
+        public void beforeAll(ExtensionContext context) throws java.io.IOException {
+            new LiveApp().beforeAll(context);
+            shared = running;
+            database().sql("create database apart").update();
+            String url = bean(Environment.class).getRequiredProperty("spring.datasource.url");
+            running = on(url.replace("/postgres?", "/apart?"), shared.postgres(), shared.bench());
+        }
+
+        @Override
+        public void afterAll(ExtensionContext context) throws java.io.IOException {
+            running.context().close();
+            FileSystemUtils.deleteRecursively(running.home());
+            running = shared;
+            database().sql("drop database apart with (force)").update();
         }
     }
 
@@ -72,6 +106,10 @@ public final class LiveApp implements BeforeAllCallback {
 
     public static <T> T bean(Class<T> type) {
         return running.context().getBean(type);
+    }
+
+    public static <T> T bean(String name, Class<T> type) {
+        return running.context().getBean(name, type);
     }
 
     /** The first port of the simulated instruments. */

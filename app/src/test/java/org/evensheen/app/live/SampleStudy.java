@@ -10,8 +10,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.beds.Bed;
+import org.evensheen.app.page.Hands;
 import org.evensheen.app.readings.ReadingBatch;
 import org.evensheen.app.studies.KeptReading;
+import org.evensheen.app.studies.Key;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyDraft;
 import org.evensheen.app.studies.StudyMaker;
@@ -32,7 +34,10 @@ import org.evensheen.standins.Coating;
 import org.evensheen.standins.Paint;
 import org.evensheen.standins.SimulatedBed;
 
-/** A small stored study with a visit due today: three products twice and bare twice, read bare and fresh. */
+/**
+ * A small stored study with a visit due today: three products twice and bare twice, read bare and fresh. Its key is open, as are those of
+ * all here but {@link #closed}.
+ */
 public final class SampleStudy {
     public static final int TODAY = 8;
     public static final Occasion VISIT = new Occasion(TODAY, Stage.REWETTED);
@@ -49,6 +54,41 @@ public final class SampleStudy {
     /** The same, with today's visit read too. */
     public static Study read() {
         return make(List.of(VISIT));
+    }
+
+    /** The same with its key closed; nothing of it is by name. */
+    public static Study closed() {
+        return make(List.of(VISIT), false);
+    }
+
+    /** The contender's number of a product of a study whose key is open. */
+    public static int number(Study study, String product) {
+        return study.record().contenders().stream()
+                .filter(c -> c.name().equals(product))
+                .findFirst()
+                .orElseThrow()
+                .number();
+    }
+
+    /** Codes of the sections that hold a product, in a study whose key is open. */
+    public static List<String> codes(Study study, String product) {
+        return study.record().sections().stream()
+                .filter(s -> s.contender() == number(study, product))
+                .map(Section::code)
+                .toList();
+    }
+
+    private static Study opened(long id) {
+        LiveApp.bean(Key.class).open(id, Hands.UNNAMED);
+        return LiveApp.bean(StudyStore.class).load(id);
+    }
+
+    /** Asks for the names of a study whose key is closed, as a page does. */
+    public static void see(long study, String why, int day, String... headers) {
+        Web.post(
+                "/studies/" + study + "/names",
+                Map.of("day", "" + day, "why", why, "key", UUID.randomUUID().toString()),
+                headers);
     }
 
     /** What the Slate's form sends for the first pull on a section at today's visit. */
@@ -112,10 +152,14 @@ public final class SampleStudy {
                         plan,
                         works,
                         UUID.randomUUID()));
-        return LiveApp.bean(StudyStore.class).load(id);
+        return opened(id);
     }
 
     private static Study make(List<Occasion> more) {
+        return make(more, true);
+    }
+
+    private static Study make(List<Occasion> more, boolean open) {
         long seed = 104;
         List<Contender> contenders = List.of(
                 new Contender(0, "Osier Spray Seal", Role.REFERENCE, WaterKind.REPELS, Source.BOUGHT),
@@ -135,14 +179,15 @@ public final class SampleStudy {
                                 List.of(new Plan.Planned(Measure.PULL, 3), new Plan.Planned(Measure.DROP, 1)),
                                 List.of(BEFORE.get(0), BEFORE.get(1), VISIT, new Occasion(15, Stage.REWETTED))),
                         UUID.randomUUID()));
-        Study study = LiveApp.bean(StudyStore.class).load(id);
+        Study study = LiveApp.bean(Key.class)
+                .forTheStandIns(LiveApp.bean(StudyStore.class).load(id));
         SimulatedBed bed = new SimulatedBed(
                 study.record(),
                 new Paint(18, 26, 110, 0.02, 0.01, 0.01, 0.02),
                 Map.of(
-                        0, new Coating(9, 105, 35, 8, 1),
-                        1, new Coating(10.5, 95, 50, 4, 1),
-                        2, new Coating(9.5, 60, 25, 6, 1)),
+                        number(study, "Osier Spray Seal"), new Coating(9, 105, 35, 8, 1),
+                        number(study, "Brock Paste"), new Coating(10.5, 95, 50, 4, 1),
+                        number(study, "Kelter Rinse-On"), new Coating(9.5, 60, 25, 6, 1)),
                 1,
                 seed);
         List<KeptReading> kept = new ArrayList<>();
@@ -161,7 +206,7 @@ public final class SampleStudy {
             }
         }
         LiveApp.bean(ReadingBatch.class).keep(id, kept);
-        return LiveApp.bean(StudyStore.class).load(id);
+        return open ? opened(id) : LiveApp.bean(StudyStore.class).load(id);
     }
 
     /** Sends a step of a day's run sheet, with fields and what is typed in them in turn. */

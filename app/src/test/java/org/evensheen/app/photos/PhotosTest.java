@@ -39,13 +39,14 @@ class PhotosTest {
         Study study = SampleStudy.make();
         String code = study.record().sections().get(0).code();
         PhotoStore store = LiveApp.bean(PhotoStore.class);
+        byte[] green = jpeg(Color.GREEN);
         for (int day : new int[] {1, 8, 8}) {
             store.keep(new PhotoStore.Draft(
                     study.id(),
                     Optional.of(code),
                     new Occasion(day, day == 1 ? Stage.FRESH : Stage.REWETTED),
                     "",
-                    Picture.of(jpeg(Color.GREEN)),
+                    Picture.of(() -> green),
                     Instant.now(),
                     UUID.nameUUIDFromBytes((study.id() + "photo" + day).getBytes()),
                     "Ana"));

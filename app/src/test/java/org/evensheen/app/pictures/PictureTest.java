@@ -3,14 +3,17 @@ package org.evensheen.app.pictures;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.sun.management.ThreadMXBean;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.lang.management.ManagementFactory;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
+import java.util.List;
 import java.util.zip.CRC32;
 import javax.imageio.ImageIO;
 import org.evensheen.app.pictures.Picture.Unfit;
@@ -34,6 +37,11 @@ class PictureTest {
 
     /** The same JPEG as a phone would send it: turned by a quarter, and with words about the place. */
     private static byte[] fromAPhone(byte[] jpeg) {
+        return fromAPhone(jpeg, 20); // the start mark and the JFIF header, which stands first
+    }
+
+    /** With EXIF that says it was held upright, behind the first bytes. */
+    private static byte[] fromAPhone(byte[] jpeg, int head) {
         byte[] place = "GPS 53.1234 N 8.4321 E at the boat shed".getBytes(StandardCharsets.US_ASCII);
         ByteBuffer exif = ByteBuffer.allocate(6 + 8 + 2 + 12 + 12 + 4 + place.length);
         exif.put("Exif\0\0".getBytes(StandardCharsets.US_ASCII))
@@ -48,7 +56,6 @@ class PictureTest {
                 .putShort((short) 0);
         exif.putInt(0).put(place);
         ByteBuffer out = ByteBuffer.allocate(jpeg.length + exif.capacity() + 4);
-        int head = 20; // the start mark and the JFIF header, which stands first
         out.put(jpeg, 0, head)
                 .putShort((short) 0xffe1)
                 .putShort((short) (exif.capacity() + 2))
@@ -86,6 +93,42 @@ class PictureTest {
         assertThat(new Color(read.getRGB(600, 1700)).getBlue()).isGreaterThan(200);
         BufferedImage small = ImageIO.read(new ByteArrayInputStream(kept.small()));
         assertThat(Math.max(small.getWidth(), small.getHeight())).isEqualTo(Picture.THUMB);
+    }
+
+    @Test
+    void aPhotoOf48MegapixelsTurnedByAQuarterIsHeldAtAFractionOfThem() throws Exception {
+        byte[] sent = fromAPhone(picture("jpg", 8000, 6000));
+        ThreadMXBean threads = (ThreadMXBean) ManagementFactory.getThreadMXBean();
+        long before = threads.getCurrentThreadAllocatedBytes();
+        Picture kept = Picture.of(() -> sent);
+        long taken = threads.getCurrentThreadAllocatedBytes() - before;
+        assertThat(kept.height()).as("upright").isEqualTo(Picture.LONGEST);
+        assertThat(kept.width()).isEqualTo(1350);
+        assertThat(taken >> 20)
+                .as("MB in all; the whole and its turn would be 288, before it is made any smaller")
+                .isLessThan(230);
+    }
+
+    @Test
+    void whereverExifStandsThePictureIsTurned() throws Exception {
+        byte[] jpeg = picture("jpg", 900, 600);
+        for (int head : List.of(2, 20)) {
+            assertThat(Picture.of(fromAPhone(jpeg, head)).height())
+                    .as("EXIF at %d", head)
+                    .isEqualTo(900);
+        }
+    }
+
+    @Test
+    void halfAPhotoIsNoPhotoInWhateverFormat() throws Exception {
+        for (byte[] whole :
+                List.of(picture("jpg", 1600, 1200), fromAPhone(picture("jpg", 900, 700)), picture("png", 800, 600))) {
+            refused(java.util.Arrays.copyOf(whole, whole.length / 2), "breaks off or is damaged");
+        }
+        byte[] trailing = java.util.Arrays.copyOf(picture("jpg", 400, 300), 12_000);
+        assertThat(Picture.of(trailing).width())
+                .as("rubbish after its end harms nothing")
+                .isEqualTo(400);
     }
 
     @Test

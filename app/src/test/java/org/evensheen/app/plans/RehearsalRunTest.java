@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.util.Map;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SamplePlan;
+import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -41,9 +42,10 @@ class RehearsalRunTest {
 
     @Test
     void effectsComeFromEarlierStudiesAndWrongNumbersAreSaid() {
+        SampleStudy.read();
         long plan = SamplePlan.make(SamplePlan.fair());
         assertThat(Web.get("/plans/" + plan + "/rehearsal").body())
-                .contains("from “", "earlier stud")
+                .contains("from “Which of three stays?”", "earlier stud")
                 .contains("supposed; no earlier study has it");
         String wrong = Web.post("/plans/" + plan + "/rehearsal", Map.of("base", "2", "fresh0", "slick"))
                 .body();

@@ -15,6 +15,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SamplePlan;
+import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
@@ -74,29 +75,33 @@ class PrintTest {
         typed.put("name1", "Brock Paste over Osier Spray Seal");
         typed.put("name2", "Tidewrack Mist Coat");
         long id = SamplePlan.begin(SamplePlan.make(typed));
-        String page = Web.get("/studies/" + id + "/print")
-                .body()
-                .replaceAll("<[^>]+>", " ")
-                .replaceAll("\\s+", " ");
+        String page = plain("/studies/" + id + "/print");
         assertThat(page)
                 .contains(
                         "Masking tape, ",
                         "buffing and drying towels",
-                        "Osier Spray Seal 52.9\u202fmL, 46 sprays for 4 sections and 2 coats",
                         "Wear: solvent-proof gloves, fresh air.",
                         "Prove bare and read",
-                        "Tidewrack Mist Coat must keep dry for 24 h",
+                        "A label asks to keep dry until then",
                         "safety data sheet");
-        String beforeTheKey = page.substring(page.indexOf("Tape tags"), page.indexOf("Key: not for the judge"));
-        assertThat(beforeTheKey).doesNotContain("Brock", "Osier", "Tidewrack");
-        assertThat(page.substring(page.indexOf("Key: not for the judge")))
-                .containsPattern("\\w·\\w: Brock Paste over Osier Spray Seal")
-                .containsPattern("\\w·\\w: Bare");
+        assertThat(page).doesNotContain("Brock", "Osier", "Tidewrack");
+
+        assertThat(plain("/studies/" + id + "/print/key"))
+                .contains("The key is closed")
+                .doesNotContain("Brock", "Osier", "Tidewrack");
+        SampleStudy.see(id, "paper", 0);
+        assertThat(plain("/studies/" + id + "/print/key"))
+                .contains("Osier Spray Seal 52.9\u202fmL, 46 sprays for 4 sections and 2 coats")
+                .containsPattern("\\w·\\w Brock Paste over Osier Spray Seal")
+                .containsPattern("\\w·\\w Bare");
+    }
+
+    private static String plain(String address) {
+        return Web.get(address).body().replaceAll("<[^>]+>", " ").replaceAll("\\s+", " ");
     }
 
     @Test
     void aStudyFromBeforeThereWerePlansPrintsToo() {
-        assertThat(Web.get("/studies/3/print").body())
-                .contains("This study was made without dated work", "Kelter Rinse-On", "Tape tags");
+        assertThat(Web.get("/studies/3/print").body()).contains("This study was made without dated work", "Tape tags");
     }
 }

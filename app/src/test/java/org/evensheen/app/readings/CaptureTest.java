@@ -77,4 +77,28 @@ class CaptureTest {
         }
         assertThat(kept()).isEmpty();
     }
+
+    @Test
+    void aFormThatIsTooLongOrWithoutItsKeyOrPlaceIsRefusedForGood() {
+        Map<String, String> reading = SampleStudy.firstPull(section, "9".repeat(201), UUID.randomUUID());
+        assertThat(capture(reading).statusCode()).isEqualTo(422);
+        for (String field : List.of("key", "section", "stage", "measure", "day", "repeat")) {
+            Map<String, String> without = SampleStudy.firstPull(section, "9.8", UUID.randomUUID());
+            without.remove(field);
+            assertThat(capture(without).statusCode()).as("without " + field).isEqualTo(422);
+            String form = "/studies/" + study.id() + "/suppose?"
+                    + without.entrySet().stream()
+                            .map(e -> e.getKey() + "=" + e.getValue())
+                            .collect(java.util.stream.Collectors.joining("&"));
+            assertThat(Web.get(form).statusCode())
+                    .as("supposed without " + field)
+                    .isEqualTo(422);
+        }
+        assertThat(capture(SampleStudy.firstPull(section, "9.8", UUID.randomUUID()).entrySet().stream()
+                                .collect(java.util.stream.Collectors.toMap(
+                                        Map.Entry::getKey, e -> e.getKey().equals("key") ? "no key" : e.getValue())))
+                        .body())
+                .contains("“no key” can't be key");
+        assertThat(kept()).isEmpty();
+    }
 }

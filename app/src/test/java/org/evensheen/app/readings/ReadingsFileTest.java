@@ -102,8 +102,8 @@ class ReadingsFileTest {
         byte[] rubbish = new byte[50 * 1024 * 1024];
         new Random(1).nextBytes(rubbish);
         HttpResponse<String> answer = Web.upload("/studies/" + study.id() + "/readings/file", rubbish);
-        assertThat(answer.statusCode()).isEqualTo(413);
-        assertThat(answer.body()).contains("too large", "8 MB");
+        assertThat(answer.statusCode()).isEqualTo(422);
+        assertThat(answer.body()).contains("may be up to 8 MB");
         byte[] small = java.util.Arrays.copyOf(rubbish, 5000);
         assertThat(Web.upload("/studies/" + study.id() + "/readings/file", small)
                         .body())

@@ -18,6 +18,7 @@ import java.util.stream.IntStream;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
+import org.evensheen.app.page.Hands;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.footing.Finding;
@@ -31,6 +32,8 @@ import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Stage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 @ExtendWith(LiveApp.class)
 class RunTest {
@@ -65,12 +68,8 @@ class RunTest {
         return answer;
     }
 
-    private String sectionOf(int contender) {
-        return study.record().sections().stream()
-                .filter(s -> s.contender() == contender)
-                .findFirst()
-                .orElseThrow()
-                .code();
+    private String sectionOf(String product) {
+        return SampleStudy.codes(study, product).get(0);
     }
 
     private static String ago(Duration ago) {
@@ -98,7 +97,7 @@ class RunTest {
                 .contains("like 16:20");
         take("air", "air", "16", "humidity", "50", "panel", "17", "dark", "23.59", "wind", "7");
 
-        Run run = LiveApp.bean(RunMaker.class).make(study.id(), Optional.of(0));
+        Run run = LiveApp.bean(RunMaker.class).make(study.id(), Optional.of(0), Hands.UNNAMED);
         assertThat(run.limitWords()).contains("The light goes at 23:59.");
         assertThat(run.input()
                         .limit()
@@ -120,10 +119,10 @@ class RunTest {
     @Test
     void setsEverySectionAgainstItsLabelByTheTimeBetweenSpreadingAndBuffing() {
         air();
-        String seal = sectionOf(0);
+        String seal = sectionOf("Osier Spray Seal");
         take("coat1/" + seal + "/spread", "given", "4", "ago", ago(Duration.ofSeconds(120)));
         HttpResponse<String> buffed = take("coat1/" + seal + "/finish");
-        String paste = sectionOf(1);
+        String paste = sectionOf("Brock Paste");
         take("coat1/" + paste + "/spread", "used", "fresh towel", "ago", ago(Duration.ofMinutes(15)));
         HttpResponse<String> late = take("coat1/" + paste + "/finish");
 
@@ -146,7 +145,7 @@ class RunTest {
     @Test
     void keepsAStepOnceHoweverOftenItIsSentAndFromWhateverDevice() {
         air();
-        String step = "coat1/" + sectionOf(0) + "/spread";
+        String step = "coat1/" + sectionOf("Osier Spray Seal") + "/spread";
         Map<String, String> same = step(step);
         Web.send(path(), same);
         assertThat(Web.send(path(), same).statusCode()).isEqualTo(200);
@@ -160,7 +159,7 @@ class RunTest {
     @Test
     void manyDevicesTakeOneStepAndOneOfThemStands() {
         air();
-        String step = "coat1/" + sectionOf(0) + "/spread";
+        String step = "coat1/" + sectionOf("Osier Spray Seal") + "/spread";
         CompletableFuture<?>[] all = IntStream.range(0, 12)
                 .mapToObj(i -> CompletableFuture.runAsync(() ->
                         assertThat(Web.send(path(), step(step)).statusCode()).isEqualTo(200)))
@@ -185,8 +184,8 @@ class RunTest {
     @Test
     void gradesAsManySectionsAtAStageOfAVisitAsSomebodyCaresTo() {
         study = SampleStudy.visiting();
-        String first = sectionOf(0);
-        String bare = sectionOf(2);
+        String first = sectionOf("Osier Spray Seal");
+        String bare = sectionOf("Bare");
         assertThat(Web.get(path()).body()).contains("Look at it as it arrived", "name=\"grade-" + first + "\"");
 
         Map<String, String> look = step("visit/arrival", "grade-" + first, "2", "grade-" + bare, "0");
@@ -205,7 +204,7 @@ class RunTest {
     @Test
     void undoesAStepWithEverythingThatFollowedFromIt() {
         air();
-        String seal = sectionOf(0);
+        String seal = sectionOf("Osier Spray Seal");
         take("coat1/" + seal + "/spread");
         take("coat1/" + seal + "/finish");
         assertThat(now().record().applications()).hasSize(1);
@@ -221,9 +220,9 @@ class RunTest {
 
     @Test
     void aPhoneWithTheWrongTimeDoesNoHarm() {
-        String seal = sectionOf(0);
+        String seal = sectionOf("Osier Spray Seal");
         take("coat1/" + seal + "/spread", "ago", ago(Duration.ofMinutes(2)));
-        take("coat1/" + sectionOf(1) + "/spread", "ago", ago(Duration.ofDays(400)));
+        take("coat1/" + sectionOf("Brock Paste") + "/spread", "ago", ago(Duration.ofDays(400)));
         take("coat1/" + seal + "/finish", "ago", "-3600000");
 
         assertThat(LiveApp.database()
@@ -272,7 +271,7 @@ class RunTest {
 
     @Test
     void carriesWhatWentOtherwiseAndWhatWentOnTopToTheFooting() {
-        take("", "what", "deviation", "words", "smeared", "section", sectionOf(0));
+        take("", "what", "deviation", "words", "smeared", "section", sectionOf("Osier Spray Seal"));
         take("", "what", "topped", "words", "Lowlight Mist as a drying aid");
 
         assertThat(now().record().deviations())
@@ -308,7 +307,7 @@ class RunTest {
 
     @Test
     void theSchemaRefusesWhatMustNeverBe() {
-        take("coat1/" + sectionOf(0) + "/spread");
+        take("coat1/" + sectionOf("Osier Spray Seal") + "/spread");
         for (String nonsense : List.of(
                 "update step_mark set at = now() - interval '1 day' where study_id = " + study.id(),
                 "delete from step_mark where study_id = " + study.id(),
@@ -324,5 +323,51 @@ class RunTest {
                     .as(nonsense)
                     .isNotNull();
         }
+    }
+
+    @Test
+    void aSectionWhoseSpreadingWasUndoneElsewhereCantBeFinishedAndNothingIsKept() {
+        air();
+        String seal = sectionOf("Osier Spray Seal");
+        take("coat1/" + seal + "/spread");
+        take("coat1/" + seal + "/spread", "what", "undo");
+        HttpResponse<String> answer = Web.send(path(), step("coat1/" + seal + "/finish"));
+        assertThat(answer.statusCode()).isEqualTo(422);
+        assertThat(answer.body()).contains("Spreading on " + seal + " was undone", "Note the spreading first");
+        assertThat(now().record().applications()).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "'', came without its step",
+        "coat1/ZZ/spread, There is no step “coat1/ZZ/spread”",
+        "no such step, There is no step",
+        "'<b>', There is no step"
+    })
+    void aStepThatIsNoneIsRefusedAndNotStoredAsKept(String key, String saying) {
+        Map<String, String> form = step(key);
+        HttpResponse<String> answer = Web.send(path(), form);
+        assertThat(answer.statusCode()).isEqualTo(422);
+        assertThat(answer.body()).contains(saying);
+        form.put("what", "undo");
+        form.remove("step");
+        assertThat(Web.send(path(), form).statusCode()).isEqualTo(422);
+        assertThat(LiveApp.database()
+                        .sql("select count(*) from step_mark where study_id = :id")
+                        .param("id", study.id())
+                        .query(Long.class)
+                        .single())
+                .isZero();
+    }
+
+    @Test
+    void aStepThatWasTakenIsStillKnownWhenTheSheetNoLongerAsksForIt() {
+        air();
+        String seal = sectionOf("Osier Spray Seal");
+        Map<String, String> spread = step("coat1/" + seal + "/spread");
+        Web.send(path(), spread);
+        assertThat(Web.send(path(), spread).statusCode())
+                .as("sent again by a device")
+                .isEqualTo(200);
     }
 }

@@ -228,11 +228,11 @@ class ShelfTest {
 
     @Test
     void standingsAreTunedToTheKey() {
-        long study = SampleStudy.read().id();
+        long study = SampleStudy.closed().id();
         String standings = "/shelf/%d/standings".formatted(product("Kelter Rinse-On"));
         String line = "id=\"standing-%d\" hx-swap-oob=\"true\">".formatted(study);
         assertThat(Web.get(standings).body()).contains(line + "judged by code");
-        Web.post("/studies/" + study + "/key", Map.of());
+        Web.post("/studies/" + study + "/key", Map.of("knowingly", "yes"));
         assertThat(Web.get(standings).body()).containsPattern(line + "(shares )?place [123] of 3 at slickness");
         assertThat(Web.get("/shelf/standings?products=" + product("Curlew Foam"))
                         .body())
@@ -304,7 +304,7 @@ class ShelfTest {
         assertThat(refused.body()).contains("Send JPEG, PNG or WebP");
         HttpResponse<String> large = Web.upload(
                 "/shelf/%d/photos?key=%s".formatted(id, UUID.randomUUID()), "photo", new byte[21 * 1024 * 1024]);
-        assertThat(large.statusCode()).isEqualTo(413);
-        assertThat(large.body()).contains("A photo may be up to 20 MB");
+        assertThat(large.statusCode()).isEqualTo(422);
+        assertThat(large.body()).contains("more than 20 MB");
     }
 }

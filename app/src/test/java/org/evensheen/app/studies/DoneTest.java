@@ -50,12 +50,14 @@ class DoneTest {
 
     @Test
     void whatWasDoneIsSetAgainstTheLabelAndLimitsTheFooting() {
-        long id = SampleStudy.read().id();
+        Study study = SampleStudy.read();
+        long id = study.id();
         String done = "/studies/" + id + "/done";
         assertThat(findings(id)).contains(Kind.LABEL_UNPROVEN);
-        Web.post(done, form(0, "9.5 sprays per section", "2 min", "2"));
-        Web.post(done, form(1, "4 mL per panel", "7 min", "2"));
-        Map<String, String> last = form(2, "5 sprays per section", "30 s", "1");
+        Web.post(done, form(SampleStudy.number(study, "Osier Spray Seal"), "9.5 sprays per section", "2 min", "2"));
+        Web.post(done, form(SampleStudy.number(study, "Brock Paste"), "4 mL per panel", "7 min", "2"));
+        Map<String, String> last =
+                form(SampleStudy.number(study, "Kelter Rinse-On"), "5 sprays per section", "30 s", "1");
         Web.post(done, last);
         Web.post(done, last);
         assertThat(findings(id))
@@ -63,9 +65,7 @@ class DoneTest {
                 .doesNotContain(Kind.LABEL_UNPROVEN, Kind.LABEL_DEPARTED);
         assertThat(shown(done))
                 .contains("dose 1.9× the label’s upper end, 3–5 sprays per section", "wait as the label says");
-        assertThat(shown("/studies/" + id))
-                .as("names stay closed")
-                .contains("1 product departed from its label: dose 1.9×.");
+        assertThat(shown("/studies/" + id)).contains("Osier Spray Seal departed from its label: dose 1.9×.");
         assertThat(shown("/studies/" + id + "/verdict"))
                 .contains("More than the label’s dose", "1 of 3 products went on at 1.9×");
         var applications = LiveApp.bean(StudyStore.class).load(id).record().applications();
@@ -84,8 +84,13 @@ class DoneTest {
         "dose, '', Note the dose"
     })
     void aFieldThatIsWrongSaysSoAndKeepsWhatWasTyped(String field, String typed, String saying) {
-        long id = SampleStudy.read().id();
-        Map<String, String> form = form(1, field.equals("dose") && typed.isEmpty() ? "" : "4 mL per panel", "", "");
+        Study study = SampleStudy.read();
+        long id = study.id();
+        Map<String, String> form = form(
+                SampleStudy.number(study, "Brock Paste"),
+                field.equals("dose") && typed.isEmpty() ? "" : "4 mL per panel",
+                "",
+                "");
         form.put(field, typed);
         HttpResponse<String> answer = Web.post("/studies/" + id + "/done", form);
         assertThat(answer.statusCode()).isEqualTo(422);

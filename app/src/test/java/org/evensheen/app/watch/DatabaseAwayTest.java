@@ -121,8 +121,21 @@ class DatabaseAwayTest {
             cut();
             String key = UUID.randomUUID().toString();
             HttpResponse<String> trouble = send(capture, key, "9.8", section);
-            assertThat(trouble.statusCode()).isEqualTo(500);
-            assertThat(trouble.body()).contains("What you had kept is safe");
+            assertThat(trouble.statusCode()).isEqualTo(503);
+            assertThat(trouble.headers().firstValue("Retry-After")).isPresent();
+            assertThat(trouble.body()).contains("The database is away", "What you had kept is safe");
+            HttpResponse<String> page = HttpClient.newHttpClient()
+                    .send(
+                            HttpRequest.newBuilder(URI.create(base + "/studies/" + study.id() + "/happenings"))
+                                    .header("Content-Type", "application/x-www-form-urlencoded")
+                                    .POST(HttpRequest.BodyPublishers.ofString(
+                                            "day=8&kind=washed&note=a+%22wet%22+day&key=" + UUID.randomUUID()))
+                                    .build(),
+                            HttpResponse.BodyHandlers.ofString());
+            assertThat(page.statusCode()).isEqualTo(503);
+            assertThat(page.body())
+                    .as("a page keeps what was typed, and sends it again")
+                    .contains("name=\"note\" value=\"a &quot;wet&quot; day\"", "Send it again now", "again-");
 
             away = false;
             assertThat(send(capture, key, "9.8", section).statusCode()).isEqualTo(200);
@@ -140,5 +153,31 @@ class DatabaseAwayTest {
             assertThat(told).as("whoever watched is told").isGreaterThan(study.revision());
             changes.body().close();
         }
+    }
+
+    /** PostgreSQL's own word for a full disk, as it would come from the table's file; docs/reliability.md tells of a real one. */
+    @Test
+    void aFullDiskIsSaidAsThatAndTheSameReadingIsTakenWhenThereIsRoomAgain() throws Exception {
+        Study study = SampleStudy.make();
+        String section = study.record().sections().get(0).code();
+        String capture = LiveApp.url() + "/studies/" + study.id() + "/capture";
+        String key = UUID.randomUUID().toString();
+        LiveApp.database().sql("""
+                create function disk_is_full() returns trigger language plpgsql as $$
+                begin raise exception 'could not extend file: No space left on device' using errcode = 'disk_full'; end $$""").update();
+        LiveApp.database()
+                .sql(
+                        "create trigger full_disk before insert on reading for each row when (new.study_id = %d) execute function disk_is_full()"
+                                .formatted(study.id()))
+                .update();
+        try {
+            HttpResponse<String> full = send(capture, key, "9.8", section);
+            assertThat(full.statusCode()).isEqualTo(503);
+            assertThat(full.body()).contains("The disk is full", "Make room");
+        } finally {
+            LiveApp.database().sql("drop trigger full_disk on reading").update();
+            LiveApp.database().sql("drop function disk_is_full()").update();
+        }
+        assertThat(send(capture, key, "9.8", section).statusCode()).isEqualTo(200);
     }
 }

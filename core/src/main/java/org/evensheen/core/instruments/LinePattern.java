@@ -1,16 +1,19 @@
 package org.evensheen.core.instruments;
 
+import com.google.re2j.Matcher;
+import com.google.re2j.Pattern;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * How an instrument's lines read: plain text with named places, as {@code F {value} {unit}} or {@code T={value};H={second};}.
  * {@code {value}} is the number wanted, {@code {second}} another one, {@code {unit}} the unit's name, {@code {steady}} a word or letter that
  * is there only when the instrument itself calls the value steady, {@code {any}} whatever may stand there. Blanks match any number of
  * blanks, none too.
+ *
+ * <p>Lines are matched in time that grows with their length only (RE2/J), however many places a pattern has: it may come from anywhere, and
+ * so may the lines.
  */
 public final class LinePattern {
     /** Longest pattern, and longest line that is looked at. */
@@ -70,10 +73,10 @@ public final class LinePattern {
             places.add(name);
             regex.append(
                     switch (name) {
-                        case "value" -> "(?<value>" + NUMBER + ")";
-                        case "second" -> "(?<second>" + NUMBER + ")";
-                        case "unit" -> "(?<unit>[\\p{L}°%µ]{1,8})";
-                        case "steady" -> "(?<steady>\\S{0,12})";
+                        case "value" -> "(?P<value>" + NUMBER + ")";
+                        case "second" -> "(?P<second>" + NUMBER + ")";
+                        case "unit" -> "(?P<unit>[\\p{L}°%µ]{1,8})";
+                        case "steady" -> "(?P<steady>\\S{0,12})";
                         case "any" -> "[^\\r\\n]{0,60}?";
                         default ->
                             throw new Unfit(

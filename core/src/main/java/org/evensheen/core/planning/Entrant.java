@@ -69,6 +69,15 @@ public record Entrant(Contender contender, List<Layer> layers) {
         layers = List.copyOf(layers);
     }
 
+    /** The same without the names of its products: what their labels ask together may be told, but not by which. */
+    public Entrant unnamed() {
+        return new Entrant(
+                contender,
+                layers.stream()
+                        .map(l -> new Layer("one product", l.label(), l.hazards(), l.calibrations()))
+                        .toList());
+    }
+
     /** The layer that must keep dry longest; empty if no label says. */
     public Optional<Layer> slowest() {
         return layers.stream().filter(l -> l.dryHours() > 0).max(Comparator.comparingDouble(Layer::dryHours));

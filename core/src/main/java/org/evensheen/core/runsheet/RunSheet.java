@@ -82,6 +82,22 @@ public record RunSheet(List<Step> steps, List<Clock> clocks, List<Batch> batches
         return new RunSheet(told, clocks, batches, occasions.done(), occasions.asked());
     }
 
+    /** The same without what the hands do to single sections, and without the clocks of that: it tells what is on each. */
+    public RunSheet withoutActs() {
+        List<Step> kept = steps.stream().filter(s -> s.act().isEmpty()).toList();
+        return new RunSheet(
+                kept,
+                clocks.stream().filter(c -> c.sections().isEmpty()).toList(),
+                List.of(),
+                readingsDone,
+                readingsAsked);
+    }
+
+    /** Steps that the hands do to single sections. */
+    public List<Step> acts() {
+        return steps.stream().filter(s -> s.act().isPresent()).toList();
+    }
+
     static Step air(String key, String why) {
         return Step.simple(
                 key,

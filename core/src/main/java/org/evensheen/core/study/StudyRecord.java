@@ -206,6 +206,13 @@ public final class StudyRecord {
                 .findFirst();
     }
 
+    /** The same study with another seed behind its draws. */
+    public StudyRecord drawnWith(long other) {
+        return other == seed
+                ? this
+                : new StudyRecord(other, contenders, sections, plan, happenings, applications, deviations, readings);
+    }
+
     /** The same study with one more reading: what the standing would be if it were kept. */
     public StudyRecord with(Reading reading) {
         return new StudyRecord(

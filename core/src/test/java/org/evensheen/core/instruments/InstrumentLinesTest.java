@@ -3,7 +3,9 @@ package org.evensheen.core.instruments;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 
+import java.time.Duration;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Random;
@@ -128,5 +130,15 @@ class InstrumentLinesTest {
         assertThat(claimed.getMean())
                 .as("never less than how far readings were off, and little more")
                 .isBetween(offs.getStandardDeviation(), offs.getStandardDeviation() * 1.35);
+    }
+
+    /** With a matcher that goes back, this takes longer than the sun burns. */
+    @Test
+    void aPatternOfManyPlacesForAnythingIsMatchedInTimeThatGrowsWithTheLine() throws Exception {
+        LinePattern greedy = LinePattern.of("{any}".repeat(38) + "{value}");
+        String line = "1 ".repeat(LinePattern.LONGEST_LINE / 2 - 1) + "x!";
+        Optional<LinePattern.Line> read = assertTimeoutPreemptively(Duration.ofSeconds(20), () -> greedy.read(line));
+        assertThat(read).isEmpty();
+        assertThat(greedy.read("a b c 12.5").orElseThrow().value()).isPositive();
     }
 }
