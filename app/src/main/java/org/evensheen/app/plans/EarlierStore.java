@@ -59,7 +59,7 @@ class EarlierStore {
                                                 later.mean,
                                                 (later.day - fresh.day) / 7.0),
                                         fresh.question))));
-        return new Earlier(bare, house.ofPulls(0), repeats(), seen);
+        return new Earlier(bare, house.ofPulls(), repeats(), seen);
     }
 
     /** Mean pulls of products and of bare on the same days, the youngest study first, days in order. */

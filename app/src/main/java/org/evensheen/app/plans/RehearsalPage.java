@@ -137,7 +137,11 @@ record RehearsalPage(
                         "truthSections",
                         sdOtherwise,
                         earlier.scatter()
-                                .map(s -> "from " + s.source())
+                                .map(s -> "from "
+                                        + Figures.count(
+                                                s.lenders().size(),
+                                                "earlier study with repeated sections",
+                                                "earlier studies with repeated sections"))
                                 .orElse("supposed; no study has replicates yet")),
                 single(fields, "truthRepeats", repeatsOtherwise, "from repeats in the latest studies"),
                 stored.filter(RehearsalStore.Stored::running)
@@ -194,7 +198,7 @@ record RehearsalPage(
 
     private static List<String> sentences(Found f) {
         return List.of(
-                "%s stands alone in first place in %s of %d rehearsed studies, shares it in %s, and in %s another is crowned."
+                "%s stands alone in first place in %s of %d rehearsed studies, shares it in %s, and in %s another product comes first."
                         .formatted(
                                 f.best(),
                                 Figures.percent(f.right()),
@@ -203,7 +207,7 @@ record RehearsalPage(
                                 f.wrong() > 0 && f.wrong() < 0.005 ? "less than 1 %" : Figures.percent(f.wrong())),
                 "Two that are truly alike are called different in %s of pairs."
                         .formatted(f.equalsApart() < 0.005 ? "less than 1 %" : Figures.percent(f.equalsApart())),
-                "A difference comes out to ± %s; %s or more is found four times in five."
+                "A difference comes out to ± %s; a true one of %s or more is told apart four times in five."
                         .formatted(
                                 Figures.withUnit(Figures.significant(f.width(), 2), f.unit()),
                                 Figures.withUnit(Figures.significant(f.leastDetectable(), 2), f.unit())));

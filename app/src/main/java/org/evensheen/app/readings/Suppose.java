@@ -41,7 +41,7 @@ final class Suppose {
         }
         String effect = screen.effect(study, selection);
         if (selection.measure() == Measure.DROP && typed.observation().get() instanceof Observation.DropShape drop) {
-            boolean flattened = SessileDrop.bond(drop.widthMm()) > SessileDrop.BOND_LIMIT;
+            boolean flattened = SessileDrop.flattened(drop.widthMm());
             return "%s × %s mm is a contact angle of %s%s."
                     .formatted(
                             Figures.typed(drop.heightMm()),

@@ -46,14 +46,18 @@ public class Judging {
     public Outcome judge(Study study, Measure measure, int day) {
         Optional<Occasion> at = study.record().judgedBy(day, measure);
         int findingsDay = at.map(Occasion::day).orElse(day);
-        Optional<HouseScatter> borrowed = house.borrowedFor(study, measure);
+        Optional<HouseScatter> borrowed = house.borrowedFor(study, measure, at);
         Case key = new Case(study.id(), study.revision(), study.judgedByCode(), measure, at, findingsDay, borrowed);
         return known.get(key, k -> outcome(study, measure, day, borrowed));
     }
 
     /** The outcome of a study as it would be; nothing of it is stored or remembered. */
     Outcome suppose(Study study, Measure measure, int day) {
-        return outcome(study, measure, day, house.borrowedFor(study, measure));
+        return outcome(
+                study,
+                measure,
+                day,
+                house.borrowedFor(study, measure, study.record().judgedBy(day, measure)));
     }
 
     private static Outcome outcome(Study study, Measure measure, int day, Optional<HouseScatter> borrowed) {

@@ -60,6 +60,13 @@ public record Standing(String title, List<String> places, List<Row> rows, String
                     "No chances yet: with one section each there is no telling a product from its place. "
                             + "A second section, or a second bare one, would show the scatter.");
         }
+        if (judged.results().stream().anyMatch(r -> r.chances().isEmpty())) {
+            return new Standing(
+                    "Chance of each place" + when,
+                    List.of(),
+                    List.of(),
+                    "No chances: not all products share a row, so what is between them may be the rows.");
+        }
         List<Row> rows = judged.results().stream()
                 .map(r -> row(study, r, own.filter(o -> o.equals(r.contender())).isPresent()))
                 .toList();
@@ -78,8 +85,8 @@ public record Standing(String title, List<String> places, List<Row> rows, String
                                 judged.at().day(),
                                 judged.unread().stream().map(Contender::name).collect(Collectors.joining(", ")));
         String borrowed = judged.scatter()
-                .flatMap(Verdict.Scatter::borrowedFrom)
-                .map(from -> "Scatter borrowed from " + from + ". ")
+                .filter(Verdict.Scatter::borrowed)
+                .map(s -> "Scatter " + OutcomeWords.source(s) + ". ")
                 .orElse("");
         return borrowed + unread;
     }

@@ -24,7 +24,7 @@ record Scale(double low, double high, double step) {
     static Scale of(Measure measure, Optional<Verdict> verdict) {
         double[] ends = verdict.stream()
                 .flatMap(v -> v.results().stream())
-                .flatMap(r -> r.benefit().stream())
+                .flatMap(r -> r.benefit().value().stream())
                 .flatMapToDouble(b -> b.interval()
                         .map(i -> DoubleStream.of(i.low(), i.high()))
                         .orElse(DoubleStream.of(b.value())))
@@ -59,7 +59,7 @@ record Scale(double low, double high, double step) {
                                 ? "bare"
                                 : measure.benefitIsShare()
                                         ? Figures.percent(i * step)
-                                        : Figures.number(i * step, 0) + "°"))
+                                        : Figures.withUnit(Figures.number(i * step, 0), measure.scoreUnit())))
                 .toList();
     }
 }

@@ -34,6 +34,9 @@ record Sentence(String first, String rest) {
         if (judged.scatter().isEmpty()) {
             return "No product can be called better at %s.".formatted(at);
         }
+        if (judged.pairs().isEmpty()) {
+            return "No two products can be compared at %s.".formatted(at);
+        }
         if (leaders.size() == judged.results().size()) {
             return leaders.size() == 2
                     ? "%s can't be told apart at %s.".formatted(names(study, leaders), at)
@@ -48,9 +51,13 @@ record Sentence(String first, String rest) {
         if (judged.scatter().isEmpty()) {
             return "With one section each, a product can't be told from the place it stands on.";
         }
+        if (judged.pairs().isEmpty()) {
+            return "No row holds two of them, so what is between them may be the rows.";
+        }
         StringBuilder words = new StringBuilder();
         Result best = leaders.get(0);
         best.benefit()
+                .value()
                 .flatMap(b -> b.interval().map(i -> b))
                 .ifPresent(b -> words.append("%s %s %s (%s). "
                         .formatted(
@@ -60,7 +67,8 @@ record Sentence(String first, String rest) {
                                 Figures.benefitRange(measure, b.interval()))));
         List<Result> spent = judged.results().stream()
                 .filter(r -> r.retention()
-                        .flatMap(k -> k.interval())
+                        .value()
+                        .flatMap(k -> k.share().interval())
                         .map(Interval::high)
                         .filter(high -> high <= Slickness.SPENT)
                         .isPresent())

@@ -1,11 +1,17 @@
 package org.evensheen.app.verdicts;
 
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.evensheen.app.studies.Judging;
 import org.evensheen.app.studies.Study;
+import org.evensheen.core.comparing.Absent;
 import org.evensheen.core.comparing.Estimate;
+import org.evensheen.core.comparing.HouseScatter;
 import org.evensheen.core.comparing.Interval;
+import org.evensheen.core.comparing.Kept;
 import org.evensheen.core.comparing.Ratio;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.footing.Footing;
@@ -13,126 +19,239 @@ import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Measure;
 import org.jspecify.annotations.Nullable;
 
-/** A verdict for programs, to the last digit. docs/formats.md describes it. */
+/** A verdict for programs, to the last digit, with all that each number came from. docs/formats.md describes it. */
 record VerdictDocument(
         String format,
+        int method,
         String question,
         String measure,
         String unit,
+        boolean moreIsBetter,
         @Nullable Integer day,
         @Nullable String stage,
         String footing,
         List<FindingEntry> findings,
         @Nullable Long seed,
+        @Nullable String noSeed,
+        DrawsEntry draws,
         @Nullable ScatterEntry scatter,
-        @Nullable Double leastDetectableDifference,
+        @Nullable String noScatter,
+        @Nullable Double criticalT,
+        List<List<String>> comparable,
+        String rows,
+        Map<Integer, Double> rowEffects,
+        List<SectionEntry> sections,
         @Nullable EstimateEntry bare,
+        @Nullable String noBare,
         List<ProductEntry> products,
         List<PairEntry> pairs,
         List<String> unread) {
 
-    static final String FORMAT = "even-sheen-verdict/1";
+    static final String FORMAT = "even-sheen-verdict/2";
 
     record FindingEntry(String kind, String atMost, String numbers, String remedy) {}
 
-    record ScatterEntry(
-            double deviation,
-            double degreesOfFreedom,
-            @Nullable String borrowedFrom,
-            boolean rowsTakenOut) {}
+    /** How many draws the chances rest on, and the standard error that leaves in a chance of one half. */
+    record DrawsEntry(int count, double standardError) {}
 
-    record EstimateEntry(double value, double standardError, double low, double high) {
+    record LenderEntry(long study, int day, double variance, double degreesOfFreedom) {
+        static LenderEntry of(HouseScatter.Lender lender) {
+            return new LenderEntry(lender.study(), lender.day(), lender.variance(), lender.freedom());
+        }
+    }
+
+    record ScatterEntry(
+            double deviation, double degreesOfFreedom, boolean ofBareAlone, List<LenderEntry> borrowedFrom) {}
+
+    record SectionEntry(String section, String contender, int row, double mean, int count, double repeatDeviation) {}
+
+    record EstimateEntry(
+            double value,
+            double standardError,
+            double degreesOfFreedom,
+            @Nullable Double low,
+            @Nullable Double high) {
         static EstimateEntry of(Estimate e) {
-            Interval i =
-                    e.freedom() > 0 ? e.interval() : new Interval(Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY);
-            return new EstimateEntry(e.value(), e.standardError(), i.low(), i.high());
+            Optional<Interval> i = e.freedom() > 0 ? Optional.of(e.interval()) : Optional.empty();
+            return new EstimateEntry(
+                    e.value(),
+                    e.standardError(),
+                    e.freedom(),
+                    i.map(Interval::low).orElse(null),
+                    i.map(Interval::high).orElse(null));
         }
     }
 
     record RangeEntry(
             double value, @Nullable Double low, @Nullable Double high) {
-        static @Nullable RangeEntry of(Optional<Ratio> ratio) {
-            return ratio.map(r -> new RangeEntry(
-                            r.value(),
-                            r.interval().map(Interval::low).orElse(null),
-                            r.interval().map(Interval::high).orElse(null)))
-                    .orElse(null);
+        static RangeEntry of(Ratio r) {
+            return new RangeEntry(
+                    r.value(),
+                    r.interval().map(Interval::low).orElse(null),
+                    r.interval().map(Interval::high).orElse(null));
         }
     }
+
+    record UsedEntry(
+            String section, String contender, @Nullable Double before, double fresh, double today) {}
+
+    record RetentionEntry(
+            double value,
+            @Nullable Double low,
+            @Nullable Double high,
+            String control,
+            int freshDay,
+            EstimateEntry firstEffect,
+            List<UsedEntry> readings) {}
 
     record ProductEntry(
             String name,
             int place,
             int sections,
-            double mean,
+            EstimateEntry mean,
             @Nullable RangeEntry benefit,
-            @Nullable RangeEntry retention,
+            @Nullable String noBenefit,
+            @Nullable RetentionEntry retention,
+            @Nullable String noRetention,
             List<Double> chanceOfPlace) {}
 
     record PairEntry(
-            String better, String worse, EstimateEntry difference, double p, double adjustedP, boolean toldApart) {}
+            String better,
+            String worse,
+            double difference,
+            double standardError,
+            double degreesOfFreedom,
+            double low,
+            double high,
+            double p,
+            double adjustedP,
+            boolean toldApart,
+            double toldApartFrom) {}
 
     static VerdictDocument of(Study study, Measure measure, int day, Judging.Outcome outcome) {
-        Optional<Verdict> verdict = outcome.verdict();
-        return new VerdictDocument(
-                FORMAT,
-                study.question(),
-                measure.code(),
-                measure.scoreUnit(),
-                verdict.map(v -> v.at().day()).orElse(null),
-                verdict.map(v -> v.at().stage().code()).orElse(null),
-                Footing.under(outcome.findings()).word(),
-                outcome.findings().stream()
-                        .map(f -> new FindingEntry(
-                                f.kind()
-                                        .name()
-                                        .toLowerCase(java.util.Locale.ROOT)
-                                        .replace('_', '-'),
-                                f.kind().atMost().word(),
-                                f.numbers(),
-                                f.remedy()))
-                        .toList(),
-                study.judgedByCode() ? null : study.record().seed(),
-                verdict.flatMap(v -> v.scatter()
-                                .map(s -> new ScatterEntry(
-                                        s.deviation(),
-                                        s.freedom(),
-                                        s.borrowedFrom().orElse(null),
-                                        v.blocked())))
-                        .orElse(null),
-                verdict.flatMap(v -> v.leastDetectable().isPresent()
-                                ? Optional.of(v.leastDetectable().getAsDouble())
-                                : Optional.<Double>empty())
-                        .orElse(null),
-                verdict.flatMap(v -> v.bare().filter(b -> b.freedom() > 0).map(EstimateEntry::of))
-                        .orElse(null),
-                verdict.map(v -> v.results().stream()
-                                .map(r -> new ProductEntry(
-                                        r.contender().name(),
-                                        r.place(),
-                                        r.sections(),
-                                        r.mean().value(),
-                                        RangeEntry.of(r.benefit()),
-                                        RangeEntry.of(r.retention()),
-                                        r.chances()))
-                                .toList())
-                        .orElse(List.of()),
-                verdict.map(v -> v.pairs().stream()
-                                .map(p -> new PairEntry(
-                                        name(study, p.better()),
-                                        name(study, p.worse()),
-                                        EstimateEntry.of(p.difference()),
-                                        p.p(),
-                                        p.adjusted(),
-                                        p.apart()))
-                                .toList())
-                        .orElse(List.of()),
-                verdict.map(v -> v.unread().stream().map(Contender::name).toList())
-                        .orElse(List.of()));
+        return new Writer(study, measure, outcome, outcome.verdict()).write();
     }
 
-    private static String name(Study study, int number) {
-        Contender contender = study.record().contenders().get(number);
-        return contender.name();
+    private record Writer(Study study, Measure measure, Judging.Outcome outcome, Optional<Verdict> verdict) {
+
+        VerdictDocument write() {
+            boolean closed = study.judgedByCode();
+            return new VerdictDocument(
+                    FORMAT,
+                    Verdict.METHOD,
+                    study.question(),
+                    measure.code(),
+                    measure.scoreUnit(),
+                    measure.moreIsBetter(),
+                    verdict.map(v -> v.at().day()).orElse(null),
+                    verdict.map(v -> v.at().stage().code()).orElse(null),
+                    Footing.under(outcome.findings()).word(),
+                    findings(),
+                    closed ? null : study.record().seed(),
+                    closed ? "the key is closed, and the lots follow from the seed" : null,
+                    new DrawsEntry(Verdict.DRAWS, 0.5 / Math.sqrt(Verdict.DRAWS)),
+                    verdict.flatMap(Verdict::scatter).map(Writer::scatter).orElse(null),
+                    verdict.isPresent() && verdict.get().scatter().isEmpty() ? code(Absent.NO_SCATTER) : null,
+                    verdict.flatMap(Verdict::simultaneous)
+                            .map(Verdict.Simultaneous::critical)
+                            .orElse(null),
+                    verdict.map(v -> v.groups().stream()
+                                    .map(g -> g.stream().map(this::name).toList())
+                                    .toList())
+                            .orElse(List.of()),
+                    verdict.map(v -> code(v.rows())).orElse("none"),
+                    verdict.map(Verdict::rowEffects).orElse(Map.of()),
+                    verdict.map(this::sections).orElse(List.of()),
+                    verdict.flatMap(Verdict::bare).map(EstimateEntry::of).orElse(null),
+                    verdict.filter(v -> v.bare().isEmpty())
+                            .map(v -> code(bareAbsent()))
+                            .orElse(null),
+                    verdict.map(v -> v.results().stream().map(this::product).toList())
+                            .orElse(List.of()),
+                    verdict.map(v -> v.pairs().stream().map(this::pair).toList())
+                            .orElse(List.of()),
+                    verdict.map(v -> v.unread().stream().map(Contender::name).toList())
+                            .orElse(List.of()));
+        }
+
+        private List<FindingEntry> findings() {
+            return outcome.findings().stream()
+                    .map(f -> new FindingEntry(code(f.kind()), f.kind().atMost().word(), f.numbers(), f.remedy()))
+                    .toList();
+        }
+
+        private static ScatterEntry scatter(Verdict.Scatter s) {
+            return new ScatterEntry(
+                    s.deviation(),
+                    s.freedom(),
+                    s.bareOnly(),
+                    s.lenders().stream().map(LenderEntry::of).toList());
+        }
+
+        private List<SectionEntry> sections(Verdict judged) {
+            return judged.entered().stream()
+                    .map(e -> new SectionEntry(
+                            e.section(), name(e.contender()), e.row(), e.mean(), e.repeats(), e.deviation()))
+                    .toList();
+        }
+
+        private Absent bareAbsent() {
+            return study.record().bareSections().findAny().isEmpty() ? Absent.NO_BARE_SECTION : Absent.BARE_NOT_READ;
+        }
+
+        private ProductEntry product(Verdict.Result r) {
+            return new ProductEntry(
+                    r.contender().name(),
+                    r.place(),
+                    r.sections(),
+                    EstimateEntry.of(r.mean()),
+                    r.benefit().value().map(RangeEntry::of).orElse(null),
+                    r.benefit().absent().map(Writer::code).orElse(null),
+                    r.retention().value().map(this::retention).orElse(null),
+                    r.retention().absent().map(Writer::code).orElse(null),
+                    r.chances());
+        }
+
+        private RetentionEntry retention(Kept kept) {
+            RangeEntry share = RangeEntry.of(kept.share());
+            return new RetentionEntry(
+                    share.value(),
+                    share.low(),
+                    share.high(),
+                    code(kept.control()),
+                    kept.freshDay(),
+                    EstimateEntry.of(kept.first()),
+                    kept.used().stream()
+                            .map(u -> new UsedEntry(
+                                    u.section(), name(u.contender()), orNull(u.before()), u.fresh(), u.today()))
+                            .toList());
+        }
+
+        private PairEntry pair(Verdict.Pair p) {
+            return new PairEntry(
+                    name(p.better()),
+                    name(p.worse()),
+                    p.difference().value(),
+                    p.difference().standardError(),
+                    p.difference().freedom(),
+                    p.interval().low(),
+                    p.interval().high(),
+                    p.p(),
+                    p.adjusted(),
+                    p.apart(),
+                    p.least());
+        }
+
+        private String name(int number) {
+            return study.record().contenders().get(number).name();
+        }
+
+        private static @Nullable Double orNull(OptionalDouble value) {
+            return value.isPresent() ? value.getAsDouble() : null;
+        }
+
+        private static String code(Enum<?> of) {
+            return of.name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
     }
 }

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.studies.Judging;
+import org.evensheen.app.studies.OutcomeWords;
 import org.evensheen.app.studies.Standing;
 import org.evensheen.app.studies.Study;
 import org.evensheen.core.comparing.Interval;
@@ -18,7 +19,6 @@ import org.evensheen.core.footing.Finding;
 import org.evensheen.core.footing.Footing;
 import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
-import org.evensheen.core.study.Stage;
 import org.jspecify.annotations.Nullable;
 
 /** The verdict page: one sentence first, then the drawing behind it, then what it rests on. */
@@ -42,7 +42,6 @@ record VerdictPage(
         String leastLink,
         String chanceLink,
         Standing standing,
-        String noRetention,
         String json,
         @Nullable String empty) {
 
@@ -64,7 +63,9 @@ record VerdictPage(
             String link,
             String placeLink,
             @Nullable Bar benefit,
-            @Nullable Bar retention) {}
+            @Nullable Bar retention,
+            String noBenefit,
+            String noRetention) {}
 
     /** An interval on an axis, per cent of its length; without an interval only its point is drawn. */
     record Bar(
@@ -117,19 +118,14 @@ record VerdictPage(
                     footing.word(),
                     footing.meaning(),
                     outcome.findings().stream().map(Writer::weak).toList(),
-                    measure.benefitIsShare() ? "Benefit against bare that day" : "Degrees above bare that day",
+                    measure.benefitIsShare() ? "Benefit against bare that day" : "More than bare that day",
                     scale.marks(measure),
                     verdict.map(v -> rows(v, scale)).orElse(List.of()),
                     verdict.map(this::pairs).orElse(List.of()),
-                    verdict.map(this::least).orElse(""),
+                    verdict.map(v -> OutcomeWords.toldApart(measure, v)).orElse(""),
                     link("least", 0, 0),
                     link("chance", 0, 0),
                     Standing.of(study, measure, verdict, Optional.empty(), false, day),
-                    verdict.filter(v -> v.at().stage() == Stage.FRESH).isPresent()
-                            ? "first readings: nothing to lose yet"
-                            : verdict.filter(v -> v.bare().isEmpty()).isPresent()
-                                    ? "needs a bare reading"
-                                    : "no first effect that could be kept",
                     "%s.json?measure=%s&day=%d".formatted(base, measure.code(), day),
                     verdict.isEmpty()
                             ? "No verdict on %s yet. Read it on two products, fresh or wetted again, and on bare."
@@ -192,6 +188,7 @@ record VerdictPage(
                         link("mean", number, 0),
                         link("place", number, 0),
                         result.benefit()
+                                .value()
                                 .map(b -> bar(
                                         b,
                                         scale,
@@ -200,13 +197,19 @@ record VerdictPage(
                                         link("benefit", number, 0)))
                                 .orElse(null),
                         result.retention()
-                                .map(r -> bar(
-                                        r,
+                                .value()
+                                .map(k -> bar(
+                                        k.share(),
                                         Scale.UNIT,
-                                        Figures.percent(r.value()),
-                                        r.interval().map(Figures::percentRange).orElse("no interval"),
+                                        Figures.percent(k.share().value()),
+                                        k.share()
+                                                .interval()
+                                                .map(Figures::percentRange)
+                                                .orElse("no interval"),
                                         link("retention", number, 0)))
-                                .orElse(null)));
+                                .orElse(null),
+                        result.benefit().absent().map(OutcomeWords::why).orElse(""),
+                        result.retention().absent().map(OutcomeWords::why).orElse("")));
             }
             return rows;
         }
@@ -230,20 +233,12 @@ record VerdictPage(
                     .map(p -> new PairRow(
                             "%s before %s".formatted(name(p.better()), name(p.worse())),
                             Figures.difference(measure, p.difference().value()),
-                            Figures.differenceRange(measure, p.difference().interval()),
+                            Figures.differenceRange(measure, p.interval()),
                             Figures.p(p.p()),
                             Figures.p(p.adjusted()),
                             p.apart(),
                             link("pair", p.better(), p.worse())))
                     .toList();
-        }
-
-        private String least(Verdict verdict) {
-            return verdict.leastDetectable().isPresent()
-                    ? "A true difference of %s between two products would be found four times in five."
-                            .formatted(Figures.difference(
-                                    measure, verdict.leastDetectable().getAsDouble()))
-                    : "No difference can be found: nothing here shows how much sections scatter.";
         }
 
         private String name(int contender) {

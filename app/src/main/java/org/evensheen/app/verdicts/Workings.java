@@ -2,19 +2,15 @@ package org.evensheen.app.verdicts;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Missing;
+import org.evensheen.app.studies.OutcomeWords;
 import org.evensheen.app.studies.Study;
-import org.evensheen.core.comparing.Interval;
-import org.evensheen.core.comparing.Ratio;
+import org.evensheen.core.comparing.Kept;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Measure;
-import org.evensheen.core.study.Section;
-import org.evensheen.core.study.Spread;
-import org.evensheen.core.study.Stage;
 
 /**
  * How one number of the verdict was worked out.
@@ -41,6 +37,8 @@ record Workings(String title, String value, String formula, List<String> steps, 
             default -> throw new Missing("There is no number called “" + of + "”.");
         };
     }
+
+    private static final int MOST_TOLD = 10;
 
     private record Writer(Study study, Verdict verdict) {
 
@@ -82,9 +80,11 @@ record Workings(String title, String value, String formula, List<String> steps, 
             return new Workings(
                     "Benefit of " + name(result.contender()),
                     result.benefit()
+                                    .value()
                                     .map(b -> Figures.benefit(measure(), b.value()))
                                     .orElse("none")
                             + result.benefit()
+                                    .value()
                                     .map(b -> ", " + Figures.benefitRange(measure(), b.interval()))
                                     .orElse(""),
                     measure().benefitIsShare()
@@ -98,34 +98,44 @@ record Workings(String title, String value, String formula, List<String> steps, 
         }
 
         Workings retention(Verdict.Result result) {
-            Ratio left = result.retention().orElseThrow(() -> new Missing("Nothing was kept to compare with yet."));
-            List<String> steps = new ArrayList<>();
-            for (Contender contender : List.of(result.contender(), bare())) {
-                for (Section section : study.record().sectionsOf(contender).toList()) {
-                    fresh(section)
-                            .ifPresent(then -> now(section)
-                                    .ifPresent(now -> steps.add("%s on %s: %s fresh, %s on day %d"
-                                            .formatted(
-                                                    name(contender),
-                                                    section.code(),
-                                                    n(then),
-                                                    n(now),
-                                                    verdict.at().day()))));
-                }
-            }
-            steps.add("today's benefit over the first one = " + Figures.number(left.value(), 3));
+            Kept kept = result.retention()
+                    .value()
+                    .orElseThrow(() -> new Missing("Nothing is left to tell: "
+                            + OutcomeWords.why(result.retention().absent().orElseThrow()) + "."));
+            List<String> steps = kept.used().stream()
+                    .map(u -> "%s on %s: %s%s fresh, %s on day %d"
+                            .formatted(
+                                    byNumber(u.contender()),
+                                    u.section(),
+                                    u.before().isPresent() ? n(u.before().getAsDouble()) + " before, " : "",
+                                    n(u.fresh()),
+                                    n(u.today()),
+                                    verdict.at().day()))
+                    .collect(Collectors.toCollection(ArrayList::new));
+            steps.add("first effect, day %d: %s"
+                    .formatted(
+                            kept.freshDay(),
+                            measure().benefitIsShare() && kept.control() == Kept.Control.BARE
+                                    ? Figures.percent(kept.first().value())
+                                    : n(kept.first().value())));
+            steps.add("today's effect over the first one = "
+                    + Figures.number(kept.share().value(), 3));
             return new Workings(
                     "What is left of " + name(result.contender()),
-                    Figures.percent(left.value())
-                            + left.interval()
+                    Figures.percent(kept.share().value())
+                            + kept.share()
+                                    .interval()
                                     .map(i -> ", " + Figures.percentRange(i))
-                                    .orElse(", no interval: its first effect can't be told from none"),
-                    measure().benefitIsShare()
-                            ? "(1 − product/bare) today / (1 − product/bare) when fresh; bare read on each day"
-                            : "(bare − product) today / (bare − product) when fresh; bare read on each day",
+                                    .orElse(", no interval: nothing shows how much sections scatter"),
+                    kept.control() == Kept.Control.OWN_BEFORE
+                            ? "(before − today) / (before − fresh), on the same place"
+                            : measure().benefitIsShare()
+                                    ? "(1 − product/bare) today / (1 − product/bare) when fresh; bare read on each day"
+                                    : "(bare − product) today / (bare − product) when fresh; bare read on each day",
                     steps,
-                    "Spent at 25 % or below. Sections read on both days only; the two days' readings of a section go together. "
-                            + "95 % interval after Fieller, to first order. " + scatter());
+                    "Set against %s. Spent at 25 %% or below. Sections read on both days only; the two days' readings of a section go together. 95 %% interval after Fieller, to first order. "
+                                    .formatted(OutcomeWords.control(kept.control()))
+                            + scatter());
         }
 
         Workings place(Verdict.Result result) {
@@ -142,20 +152,21 @@ record Workings(String title, String value, String formula, List<String> steps, 
                     String.valueOf(result.place()),
                     "1 + the number of products shown to be better",
                     steps,
-                    "Shown to be better: Holm-adjusted p below 0.05 over all pairs. Products joined by tape can't be told apart.");
+                    "Shown to be better: p below 0.05 with all pairs compared at once. Products joined by tape can't be told apart.");
         }
 
         Workings chance() {
             return new Workings(
                     "Chance of each place",
                     "10" + "\u202f" + "000 draws",
-                    "means drawn from their joint t distribution, ranked, counted",
+                    "true means drawn from what the evidence allows, pulled towards each other as far as the products are alike; ranked, counted",
                     List.of(
                             study.judgedByCode()
                                     ? "The seed is stored with the study; it is shown once the key is open, as the lots follow from it."
                                     : "Seed stored with the study: %d"
                                             .formatted(study.record().seed())),
-                    "The draws know only this study and this measure. " + scatter());
+                    "Means have a spread of their own, which is estimated and integrated over; without it a leader of a close field is promised too much. A chance is right within 0.01 of what more draws would give. The draws know only this study and this measure. "
+                            + scatter());
         }
 
         Workings pair(int product, int other) {
@@ -163,58 +174,64 @@ record Workings(String title, String value, String formula, List<String> steps, 
                     .filter(p -> p.joins(product, other))
                     .findFirst()
                     .orElseThrow(() -> new Missing("Those two are not set against each other here."));
-            Interval interval = pair.difference().interval();
             return new Workings(
                     "%s before %s".formatted(byNumber(pair.better()), byNumber(pair.worse())),
                     "%s, %s"
                             .formatted(
                                     Figures.difference(
                                             measure(), pair.difference().value()),
-                                    Figures.differenceRange(measure(), interval)),
+                                    Figures.differenceRange(measure(), pair.interval())),
                     "difference of adjusted means; t = difference / standard error",
                     List.of(
                             "standard error %s, %s degrees of freedom"
                                     .formatted(
                                             n2(pair.difference().standardError()),
                                             Figures.number(pair.difference().freedom(), 0)),
-                            "p %s, times Holm's factor: %s".formatted(Figures.p(pair.p()), Figures.p(pair.adjusted())),
+                            "t must exceed %s for any of %s to be told apart: p %s, alone it would be %s"
+                                    .formatted(
+                                            Figures.number(
+                                                    verdict.simultaneous()
+                                                            .orElseThrow()
+                                                            .critical(),
+                                                    2),
+                                            Figures.count(verdict.pairs().size(), "pair", "pairs"),
+                                            Figures.p(pair.adjusted()),
+                                            Figures.p(pair.p())),
+                            "told apart four times in five if it were truly " + n(pair.least()),
                             pair.apart() ? "Below 0.05: told apart." : "Not below 0.05: can't be told apart."),
-                    "Holm (1979) over %d pairs. ".formatted(verdict.pairs().size()) + scatter());
+                    "Single-step max-t over all pairs (Tukey's where sections are even), so that interval and verdict never differ. "
+                            + scatter());
         }
 
         Workings least() {
             return new Workings(
-                    "Least detectable difference",
-                    verdict.leastDetectable().isPresent()
-                            ? Figures.difference(
-                                    measure(), verdict.leastDetectable().getAsDouble())
-                            : "none",
-                    "the true difference whose t test at 5 % has power 80 % (noncentral t)",
+                    "Difference that would be told apart",
+                    OutcomeWords.toldApart(measure(), verdict),
+                    "the true difference whose |t| exceeds the critical value of all pairs with 80 % chance (noncentral t)",
                     verdict.pairs().stream()
-                            .limit(1)
-                            .map(p -> "standard error of a difference %s, %s degrees of freedom"
+                            .map(p -> "%s and %s: standard error %s, told apart from %s"
                                     .formatted(
+                                            byNumber(p.better()),
+                                            byNumber(p.worse()),
                                             n2(p.difference().standardError()),
-                                            Figures.number(p.difference().freedom(), 0)))
+                                            n(p.least())))
+                            .limit(MOST_TOLD)
                             .toList(),
-                    "For one pair on its own; with Holm's adjustment a little more is needed. More sections lower it, more repeats hardly do. "
+                    "With all pairs compared at once, as the verdict does. More sections lower it, more repeats hardly do. "
                             + scatter());
         }
 
         private List<String> steps(Contender contender) {
-            List<String> steps = new ArrayList<>();
-            for (Section section : study.record().sectionsOf(contender).toList()) {
-                study.record()
-                        .mean(section, verdict.at(), measure())
-                        .ifPresent(s -> steps.add("%s on %s, row %d: %s, mean of %s"
-                                .formatted(
-                                        name(contender),
-                                        section.code(),
-                                        section.row(),
-                                        n(s.mean()),
-                                        Figures.count(s.count(), "repeat", "repeats"))));
-            }
-            return steps;
+            return verdict.entered().stream()
+                    .filter(e -> e.contender() == contender.number())
+                    .map(e -> "%s on %s, row %d: %s, mean of %s"
+                            .formatted(
+                                    name(contender),
+                                    e.section(),
+                                    e.row(),
+                                    n(e.mean()),
+                                    Figures.count(e.repeats(), "repeat", "repeats")))
+                    .toList();
         }
 
         private Contender bare() {
@@ -224,27 +241,14 @@ record Workings(String title, String value, String formula, List<String> steps, 
                     .orElseThrow(() -> new Missing("There is no bare section in this study."));
         }
 
-        private Optional<Double> fresh(Section section) {
-            return study.record()
-                    .firstRead(section, Stage.FRESH, measure())
-                    .flatMap(o -> study.record().mean(section, o, measure()))
-                    .map(Spread::mean);
-        }
-
-        private Optional<Double> now(Section section) {
-            return study.record().mean(section, verdict.at(), measure()).map(Spread::mean);
-        }
-
         private String scatter() {
             return verdict.scatter()
                     .map(s -> "Scatter between sections %s with %s degrees of freedom, %s%s."
                             .formatted(
                                     n2(s.deviation()),
                                     Figures.number(s.freedom(), 0),
-                                    s.borrowedFrom()
-                                            .map(from -> "borrowed from " + from)
-                                            .orElse(s.bareOnly() ? "from the bare sections alone" : "from this study"),
-                                    verdict.blocked() ? ", rows taken out" : ""))
+                                    OutcomeWords.source(s),
+                                    OutcomeWords.rows(verdict.rows())))
                     .orElse("There is no scatter between sections to go by, so there is no interval.");
         }
 

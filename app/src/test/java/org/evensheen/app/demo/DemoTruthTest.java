@@ -54,7 +54,7 @@ class DemoTruthTest {
             Occasion at = new Occasion(day, Stage.REWETTED);
             double untreated = bed.truth(bare, at, Measure.PULL);
             for (Verdict.Result result : verdict.results()) {
-                Ratio benefit = result.benefit().orElseThrow();
+                Ratio benefit = result.benefit().value().orElseThrow();
                 asked++;
                 held += benefit.interval()
                                 .orElseThrow()

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SampleStudy;
@@ -14,7 +15,11 @@ import org.evensheen.app.page.Missing;
 import org.evensheen.app.studies.Judging;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.comparing.Absent;
+import org.evensheen.core.comparing.Answer;
+import org.evensheen.core.comparing.BlockModel;
 import org.evensheen.core.comparing.Estimate;
+import org.evensheen.core.comparing.Interval;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Measure;
@@ -48,19 +53,22 @@ class VerdictPageTest {
                 .build()
                 .readTree(Web.get("/studies/%d/verdict.json".formatted(study.id()))
                         .body());
-        assertThat(document.get("format").asString()).isEqualTo("even-sheen-verdict/1");
+        assertThat(document.get("format").asString()).isEqualTo("even-sheen-verdict/2");
         for (int i = 0; i < verdict().results().size(); i++) {
             Verdict.Result result = verdict().results().get(i);
             VerdictPage.Row row = page.rows().get(i);
             JsonNode product = document.get("products").get(i);
             assertThat(row.place()).isEqualTo(String.valueOf(result.place()));
             assertThat(row.benefit().figure())
-                    .isEqualTo(Figures.percent(result.benefit().orElseThrow().value()));
+                    .isEqualTo(Figures.percent(
+                            result.benefit().value().orElseThrow().value()));
             assertThat(product.get("benefit").get("value").asDouble())
-                    .isEqualTo(result.benefit().orElseThrow().value());
+                    .isEqualTo(result.benefit().value().orElseThrow().value());
             assertThat(product.get("retention").get("high").asDouble())
                     .isEqualTo(result.retention()
+                            .value()
                             .orElseThrow()
+                            .share()
                             .interval()
                             .orElseThrow()
                             .high());
@@ -91,13 +99,15 @@ class VerdictPageTest {
                         .orElseThrow())
                 .average()
                 .orElseThrow();
-        assertThat(best.benefit().orElseThrow().value())
+        assertThat(best.benefit().value().orElseThrow().value())
                 .isCloseTo(1 - best.mean().value() / bare, within(1e-9));
         assertThat(workings.steps()).hasSize(5);
         assertThat(workings.steps().get(4))
                 .contains(
                         Figures.difference(Measure.PULL, bare),
-                        "= " + Figures.number(best.benefit().orElseThrow().value(), 3));
+                        "= "
+                                + Figures.number(
+                                        best.benefit().value().orElseThrow().value(), 3));
         assertThat(workings.rests()).contains("Fieller", "degrees of freedom", "rows taken out");
     }
 
@@ -122,27 +132,38 @@ class VerdictPageTest {
                         1,
                         2,
                         new Estimate(10 + i, 1, 5),
-                        Optional.empty(),
-                        Optional.empty(),
+                        new Answer<>(Optional.empty(), Optional.of(Absent.BARE_NOT_READ)),
+                        new Answer<>(Optional.empty(), Optional.of(Absent.FIRST_READINGS)),
                         List.of()))
                 .toList();
         List<Verdict.Pair> pairs = new java.util.ArrayList<>();
         int k = 0;
         for (int i = 0; i < 4; i++) {
             for (int j = i + 1; j < 4; j++) {
-                pairs.add(new Verdict.Pair(i, j, new Estimate(j - i, 1, 5), 0.01, apart[k++] ? 0.01 : 0.5));
+                boolean told = apart[k++];
+                pairs.add(new Verdict.Pair(
+                        i,
+                        j,
+                        new Estimate(j - i, 1, 5),
+                        new Interval(told ? 0.1 : -0.1, 9),
+                        0.01,
+                        told ? 0.01 : 0.5,
+                        4));
             }
         }
         return new Verdict(
                 Measure.PULL,
                 SampleStudy.VISIT,
+                List.of(),
                 results,
                 pairs,
+                List.of(List.of(0, 1, 2, 3)),
                 List.of(),
                 Optional.empty(),
-                Optional.of(new Verdict.Scatter(1, 5, Optional.empty(), false)),
-                true,
-                java.util.OptionalDouble.empty());
+                Optional.of(new Verdict.Scatter(1, 5, List.of(), false)),
+                BlockModel.Rows.TAKEN_OUT,
+                Map.of(),
+                Optional.of(new Verdict.Simultaneous(3.6)));
     }
 
     @Test
@@ -171,11 +192,14 @@ class VerdictPageTest {
         Study byHand = LiveApp.bean(StudyStore.class).load(2);
         Judging.Outcome borrowed = LiveApp.bean(Judging.class).judge(byHand, Measure.PULL, 15);
         Verdict.Scatter scatter = borrowed.verdict().orElseThrow().scatter().orElseThrow();
-        assertThat(scatter.borrowedFrom().orElseThrow()).contains("with repeated sections");
+        assertThat(scatter.lenders())
+                .isNotEmpty()
+                .allSatisfy(l -> assertThat(l.freedom()).isPositive());
         assertThat(scatter.deviation()).isBetween(0.1, 1.0);
         assertThat(Web.get("/studies/2/verdict").body())
                 .contains(
                         "Scatter borrowed from",
+                        "earlier stud",
                         "Footing: anecdote",
                         "No bare section",
                         "Placed by hand",

@@ -36,6 +36,9 @@ public final class Efficiency {
                 if (one.isEmpty() || other.isEmpty()) {
                     return OptionalDouble.empty();
                 }
+                if (!model.comparable(i, j)) {
+                    return OptionalDouble.empty();
+                }
                 double error =
                         model.contrast().plus(1, i, 0).plus(-1, j, 0).estimate().standardError();
                 blocked += error * error;

@@ -5,8 +5,11 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
-import java.util.stream.IntStream;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.evensheen.core.comparing.BlockModel.Linear;
+import org.evensheen.core.comparing.Verdict.Entered;
 import org.evensheen.core.comparing.Verdict.Pair;
 import org.evensheen.core.comparing.Verdict.Result;
 import org.evensheen.core.comparing.Verdict.Scatter;
@@ -14,19 +17,20 @@ import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
-import org.evensheen.core.study.Stage;
+import org.evensheen.core.study.Spread;
 import org.evensheen.core.study.StudyRecord;
+import org.hipparchus.linear.RealMatrix;
 
 /**
  * Judges one measure of a study at one moment.
  *
- * <p>Repeats are averaged within a section; section means go through {@link BlockModel}; pairs get Holm-adjusted t
- * tests; a product's place is one more than the number of products shown to be better. Scatter between sections is the
+ * <p>Repeats are averaged within a section; section means go through {@link BlockModel}; pairs are told apart all at once by
+ * {@link MaxT}; a product's place is one more than the number of products shown to be better. Scatter between sections is the
  * model's own, or the house's where the study has none. Repeat scatter is never used for it.
  */
 public final class Judge {
-    private static final int TODAY = 0;
-    private static final int FRESH = 1;
+    /** Scatter below this share of the readings is rounding of the machine, and shows nothing. */
+    private static final double NOISE = 1e-9;
 
     private final StudyRecord study;
     private final Measure measure;
@@ -60,17 +64,21 @@ public final class Judge {
     }
 
     private Verdict judge(Optional<HouseScatter> house) {
-        BlockModel own = BlockModel.fit(units(false));
-        boolean scattered = own.freedom() > 0 && own.variance() > 0;
-        boolean borrow = !scattered && house.isPresent();
-        BlockModel model =
-                borrow ? own.withScatter(house.get().variance(), house.get().freedom()) : own;
-        Optional<Scatter> scatter = scattered || borrow
+        List<Entered> entered = entered();
+        List<BlockModel.Unit> units = entered.stream()
+                .map(e -> new BlockModel.Unit(e.contender(), e.row(), e.mean()))
+                .toList();
+        BlockModel own = BlockModel.fit(units);
+        boolean scattered = own.freedom() > 0 && Math.sqrt(own.variance()) > NOISE * largest(entered);
+        Optional<HouseScatter> lent = scattered ? Optional.empty() : house;
+        BlockModel model = lent.map(h -> BlockModel.fitBlocked(units).withScatter(h.variance(), h.freedom()))
+                .orElse(own);
+        Optional<Scatter> scatter = scattered || lent.isPresent()
                 ? Optional.of(new Scatter(
                         Math.sqrt(model.variance()),
                         model.freedom(),
-                        house.filter(h -> borrow).map(HouseScatter::source),
-                        !borrow && noneTwice()))
+                        lent.map(HouseScatter::lenders).orElse(List.of()),
+                        lent.isEmpty() && noneTwice()))
                 : Optional.empty();
 
         List<Contender> ranked = model.treatments().stream()
@@ -79,10 +87,12 @@ public final class Judge {
                 .sorted(Comparator.comparingDouble(
                         c -> (measure.moreIsBetter() ? -1 : 1) * mean(model, c).value()))
                 .toList();
-        List<Pair> pairs = scatter.isPresent() ? pairs(model, ranked) : List.of();
-        double[][] chances = scatter.isPresent() && withChances ? chances(model, ranked) : new double[ranked.size()][0];
-        Optional<BlockModel> kept = keeping(borrow ? house : Optional.empty());
-        Optional<Integer> bare = bareNumber(model);
+        List<List<Integer>> groups = groups(model);
+        Optional<MaxT> simultaneous = scatter.flatMap(s -> maxT(model, ranked));
+        List<Pair> pairs = simultaneous.map(t -> pairs(model, ranked, t)).orElse(List.of());
+        boolean chancesKnown = scatter.isPresent() && withChances && together(ranked, groups);
+        double[][] chances = chancesKnown ? chances(model, ranked) : new double[ranked.size()][0];
+        Keeping keeping = new Keeping(study, measure, at, lent);
 
         List<Result> results = new ArrayList<>();
         int place = 1;
@@ -97,26 +107,32 @@ public final class Judge {
                     place,
                     (int) read(contender).count(),
                     mean(model, contender),
-                    bare.map(b -> benefit(model, contender.number(), b)),
-                    kept.flatMap(k -> retention(k, contender.number())),
+                    benefit(model, contender),
+                    keeping.of(contender),
                     Arrays.stream(chances[i]).boxed().toList()));
         }
-        List<Contender> unread = study.contenders().stream()
-                .filter(c -> !c.isBare() && !model.treatments().contains(c.number()))
-                .toList();
         return new Verdict(
                 measure,
                 at,
+                entered,
                 results,
                 pairs,
-                unread,
-                bare.map(b -> mean(model, study.contenders().get(b))),
+                groups,
+                study.contenders().stream()
+                        .filter(c -> !c.isBare() && !model.treatments().contains(c.number()))
+                        .toList(),
+                bare(model).map(b -> mean(model, b)),
                 scatter,
-                model.blocked(),
-                least(pairs));
+                model.rows(),
+                model.blockEffects(),
+                simultaneous.map(t -> new Verdict.Simultaneous(t.critical())));
     }
 
-    private java.util.stream.Stream<Section> read(Contender contender) {
+    private static double largest(List<Entered> entered) {
+        return entered.stream().mapToDouble(e -> Math.abs(e.mean())).max().orElse(0);
+    }
+
+    private Stream<Section> read(Contender contender) {
         return study.sectionsOf(contender)
                 .filter(s -> study.mean(s, at, measure).isPresent());
     }
@@ -125,130 +141,127 @@ public final class Judge {
         return study.contenders().stream().filter(c -> !c.isBare()).noneMatch(c -> read(c).count() > 1);
     }
 
-    /** Section means today, or fresh and today for sections read both times. */
-    private List<BlockModel.Unit> units(boolean withFresh) {
-        List<BlockModel.Unit> units = new ArrayList<>();
-        for (Section section : study.sections()) {
-            study.mean(section, at, measure).ifPresent(today -> {
-                if (!withFresh) {
-                    units.add(new BlockModel.Unit(section.contender(), section.row(), today.mean()));
-                } else {
-                    fresh(section)
-                            .ifPresent(fresh -> units.add(
-                                    new BlockModel.Unit(section.contender(), section.row(), today.mean(), fresh)));
-                }
-            });
-        }
-        return units;
+    private List<Entered> entered() {
+        return study.sections().stream()
+                .flatMap(section -> study.mean(section, at, measure).stream().map(spread -> entered(section, spread)))
+                .toList();
     }
 
-    /** First fresh reading of a section; a bare section that was not read then lends its bare one. */
-    private Optional<Double> fresh(Section section) {
-        Optional<Occasion> first = study.firstRead(section, Stage.FRESH, measure);
-        if (first.isEmpty() && study.contenderOn(section).isBare()) {
-            first = study.firstRead(section, Stage.BARE, measure);
-        }
-        return first.flatMap(o -> study.mean(section, o, measure)).map(spread -> spread.mean());
+    private static Entered entered(Section section, Spread spread) {
+        return new Entered(
+                section.code(),
+                section.contender(),
+                section.row(),
+                spread.mean(),
+                spread.count(),
+                spread.deviation().orElse(0));
+    }
+
+    private static List<List<Integer>> groups(BlockModel model) {
+        return List.copyOf(model.treatments().stream()
+                .collect(Collectors.groupingBy(
+                        t -> model.treatments().stream()
+                                .filter(o -> model.comparable(o, t))
+                                .findFirst()
+                                .orElse(t),
+                        TreeMap::new,
+                        Collectors.toUnmodifiableList()))
+                .values());
+    }
+
+    private static boolean together(List<Contender> ranked, List<List<Integer>> groups) {
+        return groups.stream()
+                .anyMatch(g -> ranked.stream().map(Contender::number).allMatch(g::contains));
     }
 
     private static Estimate mean(BlockModel model, Contender contender) {
         return model.contrast().plus(1, contender.number(), 0).estimate();
     }
 
-    private Optional<Integer> bareNumber(BlockModel model) {
+    private Optional<Contender> bare(BlockModel model) {
         return model.treatments().stream()
-                .filter(n -> study.contenders().get(n).isBare())
+                .map(n -> study.contenders().get(n))
+                .filter(Contender::isBare)
                 .findFirst();
     }
 
-    private Ratio benefit(BlockModel model, int product, int bare) {
-        BlockModel.Contrast above = model.contrast().plus(1, bare, 0).plus(-1, product, 0);
+    private Answer<Ratio> benefit(BlockModel model, Contender product) {
+        Optional<Contender> bare = bare(model);
+        if (bare.isEmpty()) {
+            return Answer.none(
+                    study.bareSections().findAny().isEmpty() ? Absent.NO_BARE_SECTION : Absent.BARE_NOT_READ);
+        }
+        if (!model.comparable(product.number(), bare.get().number())) {
+            return Answer.none(Absent.BARE_NOT_COMPARABLE);
+        }
+        int p = product.number();
+        int b = bare.get().number();
         if (measure.benefitIsShare()) {
-            return model.ratio(
-                    BlockModel.Linear.of(above),
-                    BlockModel.Linear.of(model.contrast().plus(1, bare, 0)));
+            return Answer.of(model.ratio(
+                    Linear.of(model.contrast().plus(1, b, 0).plus(-1, p, 0)),
+                    Linear.of(model.contrast().plus(1, b, 0))));
         }
-        Estimate gain = model.contrast().plus(1, product, 0).plus(-1, bare, 0).estimate();
-        return model.freedom() > 0 ? Ratio.of(gain) : Ratio.without(gain.value());
+        Estimate gain = model.contrast().plus(1, p, 0).plus(-1, b, 0).estimate();
+        return Answer.of(model.freedom() > 0 ? Ratio.of(gain) : Ratio.without(gain.value()));
     }
 
-    private Optional<BlockModel> keeping(Optional<HouseScatter> house) {
-        List<BlockModel.Unit> both = at.stage() == Stage.FRESH ? List.of() : units(true);
-        if (both.isEmpty()) {
-            return Optional.empty();
-        }
-        BlockModel model = BlockModel.fit(both);
-        return Optional.of(
-                house.map(h -> model.withScatter(h.variance(), h.freedom())).orElse(model));
+    private static RealMatrix covariance(BlockModel model, List<Contender> products) {
+        int[] rows = products.stream()
+                .mapToInt(c -> model.treatments().indexOf(c.number()))
+                .toArray();
+        return model.unscaledCovariance().getSubMatrix(rows, rows);
     }
 
-    /** Retention; none where the first effect can't be told from no effect at all. */
-    private Optional<Ratio> retention(BlockModel kept, int product) {
-        Optional<Integer> bare = bareNumber(kept);
-        if (bare.isEmpty() || !kept.treatments().contains(product)) {
-            return Optional.empty();
+    private static Optional<MaxT> maxT(BlockModel model, List<Contender> ranked) {
+        List<Contender> products = ranked.stream()
+                .sorted(Comparator.comparingInt(Contender::number))
+                .toList();
+        List<List<Integer>> compared = new ArrayList<>();
+        for (int i = 0; i < products.size(); i++) {
+            for (int j = i + 1; j < products.size(); j++) {
+                if (model.comparable(products.get(i).number(), products.get(j).number())) {
+                    compared.add(List.of(i, j));
+                }
+            }
         }
-        Ratio ratio = kept.ratio(gain(kept, product, bare.get(), TODAY), gain(kept, product, bare.get(), FRESH));
-        boolean nothingToKeep = kept.freedom() > 0 && ratio.interval().isEmpty();
-        return Double.isFinite(ratio.value()) && !nothingToKeep ? Optional.of(ratio) : Optional.empty();
+        return compared.isEmpty()
+                ? Optional.empty()
+                : Optional.of(MaxT.of(covariance(model, products), compared, model.freedom()));
     }
 
-    /** Benefit against bare of the same day: the share {@code 1 − p/b}, or the difference {@code b − p}. */
-    private BlockModel.Linear gain(BlockModel kept, int product, int bare, int response) {
-        if (!measure.benefitIsShare()) {
-            return BlockModel.Linear.of(kept.contrast().plus(1, bare, response).plus(-1, product, response));
-        }
-        double p = kept.contrast().plus(1, product, response).value();
-        double b = kept.contrast().plus(1, bare, response).value();
-        return new BlockModel.Linear(
-                1 - p / b, kept.contrast().plus(-1 / b, product, response).plus(p / (b * b), bare, response));
-    }
-
-    private List<Pair> pairs(BlockModel model, List<Contender> ranked) {
-        List<Estimate> differences = new ArrayList<>();
-        List<int[]> who = new ArrayList<>();
+    private List<Pair> pairs(BlockModel model, List<Contender> ranked, MaxT simultaneous) {
+        List<Pair> pairs = new ArrayList<>();
         int sign = measure.moreIsBetter() ? 1 : -1;
         for (int i = 0; i < ranked.size(); i++) {
             for (int j = i + 1; j < ranked.size(); j++) {
                 int better = ranked.get(i).number();
                 int worse = ranked.get(j).number();
-                who.add(new int[] {better, worse});
-                differences.add(model.contrast()
-                        .plus(sign, better, 0)
-                        .plus(-sign, worse, 0)
-                        .estimate());
+                if (model.comparable(better, worse)) {
+                    Estimate difference = model.contrast()
+                            .plus(sign, better, 0)
+                            .plus(-sign, worse, 0)
+                            .estimate();
+                    double error = difference.standardError();
+                    double half = simultaneous.critical() * error;
+                    pairs.add(new Pair(
+                            better,
+                            worse,
+                            difference,
+                            new Interval(difference.value() - half, difference.value() + half),
+                            difference.p(),
+                            simultaneous.adjusted(Math.abs(difference.value() / error)),
+                            simultaneous.toldApart() * error));
+                }
             }
         }
-        double[] raw = differences.stream().mapToDouble(Estimate::p).toArray();
-        double[] adjusted = Holm.adjust(raw);
-        return IntStream.range(0, raw.length)
-                .mapToObj(k -> new Pair(who.get(k)[0], who.get(k)[1], differences.get(k), raw[k], adjusted[k]))
-                .toList();
+        return pairs;
     }
 
     private double[][] chances(BlockModel model, List<Contender> ranked) {
-        int[] rows = ranked.stream()
-                .mapToInt(c -> model.treatments().indexOf(c.number()))
-                .toArray();
         double[] means =
                 ranked.stream().mapToDouble(c -> mean(model, c).value()).toArray();
         long seed = study.seed() * 31 + measure.ordinal() * 1009L + at.day();
         return PlaceChances.of(
-                means,
-                model.covarianceOfMeans().getSubMatrix(rows, rows),
-                model.freedom(),
-                measure.moreIsBetter(),
-                seed);
-    }
-
-    private static OptionalDouble least(List<Pair> pairs) {
-        double[] errors = pairs.stream()
-                .mapToDouble(p -> p.difference().standardError())
-                .sorted()
-                .toArray();
-        return errors.length == 0
-                ? OptionalDouble.empty()
-                : OptionalDouble.of(LeastDetectable.difference(
-                        errors[errors.length / 2], pairs.get(0).difference().freedom()));
+                means, covariance(model, ranked), model.variance(), model.freedom(), measure.moreIsBetter(), seed);
     }
 }

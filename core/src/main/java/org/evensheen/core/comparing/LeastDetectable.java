@@ -7,15 +7,15 @@ import org.hipparchus.distribution.continuous.NormalDistribution;
 import org.hipparchus.special.Gamma;
 
 /**
- * The least difference that a comparison would be likely to find.
+ * The difference that a comparison would tell apart four times in five.
  *
- * <p>Power of the two-sided 5 % t test against a true difference of {@code λ} standard errors is the noncentral t tail,
+ * <p>Power of a two-sided t test with critical value {@code t} against a true difference of {@code λ} standard errors is the noncentral t tail,
  * {@code ∫ f(s)·[Φ(λ − t·s) + Φ(−λ − t·s)] ds}, with {@code s} the ratio of estimated to true standard error
  * ({@code ν·s² ~ χ²(ν)}).
  */
-public final class LeastDetectable {
+final class LeastDetectable {
     /** The power asked for. */
-    public static final double POWER = 0.8;
+    static final double POWER = 0.8;
 
     private static final GaussIntegratorFactory RULES = new GaussIntegratorFactory();
     private static final NormalDistribution NORMAL = new NormalDistribution();
@@ -23,19 +23,14 @@ public final class LeastDetectable {
     private LeastDetectable() {}
 
     /**
-     * Least detectable difference at 80 % power.
+     * The true difference, in standard errors, at which |t| exceeds a critical value with 80 % power.
      *
-     * @param standardError of the difference, above 0
-     * @param freedom degrees of freedom, 1 or more
+     * @param critical what |t| must exceed, above 0
+     * @param freedom degrees of freedom, above 0
      */
-    public static double difference(double standardError, double freedom) {
-        return standardError * STANDARD_ERRORS.of(freedom);
+    static double standardErrors(double critical, double freedom) {
+        return new BrentSolver(1e-8).solve(200, λ -> power(λ, critical, freedom) - POWER, 0, 4 * critical + 10);
     }
-
-    private static final ByFreedom STANDARD_ERRORS = new ByFreedom(freedom -> {
-        double t = Estimate.critical(freedom);
-        return new BrentSolver(1e-8).solve(200, λ -> power(λ, t, freedom) - POWER, 0, 4 * t + 10);
-    });
 
     static double power(double standardErrors, double t, double freedom) {
         double logNorm = freedom / 2 * Math.log(freedom / 2) - Gamma.logGamma(freedom / 2) + Math.log(2);

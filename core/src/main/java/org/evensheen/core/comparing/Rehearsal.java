@@ -133,8 +133,8 @@ public final class Rehearsal {
      * @param shared share in which it stood in first place, alone or not
      * @param wrong share in which another stood alone in first place
      * @param equalsApart share of pairs, alike in truth, that were called different; empty if no two are alike
-     * @param width median half width of the 95 % interval of a difference between two products, in the measure's unit
-     * @param leastDetectable median of the least difference found four times in five
+     * @param width median half width of the 95 % interval, all pairs at once, of a difference between two products, in the measure's unit
+     * @param leastDetectable median of the true difference between any two products that would be told apart four times in five
      * @param pairsApart share of pairs, different in truth, that were told apart
      * @param byDay how often the best was told alone, judged on each visit, by day
      */
@@ -291,8 +291,7 @@ public final class Rehearsal {
                     unlike++;
                     apart += pair.apart() && better < worse ? 1 : 0;
                 }
-                Interval interval = pair.difference().interval();
-                widths.add((interval.high() - interval.low()) / 2);
+                widths.add((pair.interval().high() - pair.interval().low()) / 2);
             }
             return new Told(
                     right(verdict),
@@ -305,7 +304,7 @@ public final class Rehearsal {
                     widths.isEmpty()
                             ? Double.POSITIVE_INFINITY
                             : median(widths.stream().mapToDouble(w -> w).toArray()),
-                    verdict.leastDetectable().orElse(Double.POSITIVE_INFINITY));
+                    verdict.mostToldApart().orElse(Double.POSITIVE_INFINITY));
         }
     }
 

@@ -1,6 +1,7 @@
 package org.evensheen.core.comparing;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.evensheen.core.study.Contender;
@@ -8,28 +9,49 @@ import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 
 /**
- * Who is best, second and indistinguishable on one measure at one moment of a study, and how sure that is.
+ * Who is best, second and indistinguishable on one measure at one moment of a study, and how sure that is: facts, without words.
  *
  * @param at the occasion that is judged
+ * @param entered the section means that were compared, in the order of the panel
  * @param results products read on it, best mean first
- * @param pairs every pair of them, in the order of the results
+ * @param pairs every pair of them that can be compared, in the order of the results
+ * @param groups contenders that can be compared with each other, by number; more than one where rows and products can't be told
+ *     apart, and then nothing is said between groups
  * @param unread products not read on it
  * @param bare the mean of the bare sections on it; empty if bare was not read
  * @param scatter where the scatter between sections comes from; empty if there is none, and then nothing can be told
  *     apart
- * @param blocked whether rows could be taken into account
- * @param leastDetectable difference between two products that would be found four times in five
+ * @param rows what became of the rows
+ * @param rowEffects what each row adds, in the score unit; empty unless rows were taken out
+ * @param simultaneous how all pairs are told apart at once; empty without scatter or without a pair
  */
 public record Verdict(
         Measure measure,
         Occasion at,
+        List<Entered> entered,
         List<Result> results,
         List<Pair> pairs,
+        List<List<Integer>> groups,
         List<Contender> unread,
         Optional<Estimate> bare,
         Optional<Scatter> scatter,
-        boolean blocked,
-        OptionalDouble leastDetectable) {
+        BlockModel.Rows rows,
+        Map<Integer, Double> rowEffects,
+        Optional<Simultaneous> simultaneous) {
+
+    /** Raised whenever the same readings could give another verdict. */
+    public static final int METHOD = 2;
+
+    /** The draws behind the chances of places. */
+    public static final int DRAWS = PlaceChances.DRAWS;
+
+    /**
+     * The mean of one section.
+     *
+     * @param repeats how many readings it is the mean of
+     * @param deviation of the repeats, in the score unit; 0 for one
+     */
+    public record Entered(String section, int contender, int row, double mean, int repeats, double deviation) {}
 
     /**
      * One product.
@@ -37,16 +59,16 @@ public record Verdict(
      * @param place 1 for the best; products that can't be told apart share one
      * @param mean over sections, adjusted for rows
      * @param benefit against bare: a share of the bare reading, or a difference in the score unit
-     * @param retention share of the first benefit that is left; empty on the first day or without a fresh reading
-     * @param chances of place 1, 2, …; empty without scatter
+     * @param retention share of the first benefit that is left
+     * @param chances of place 1, 2, …; empty without scatter, or where not all can be compared
      */
     public record Result(
             Contender contender,
             int place,
             int sections,
             Estimate mean,
-            Optional<Ratio> benefit,
-            Optional<Ratio> retention,
+            Answer<Ratio> benefit,
+            Answer<Kept> retention,
             List<Double> chances) {}
 
     /**
@@ -55,14 +77,16 @@ public record Verdict(
      * @param better number of the contender with the better mean
      * @param worse number of the other
      * @param difference how much better, in the score unit, 0 or more
+     * @param interval in which it lies with 95 % chance, all pairs at once; holds 0 just where the two can't be told apart
      * @param p raw two-sided p
-     * @param adjusted Holm-adjusted over all pairs
+     * @param adjusted p over all pairs at once
+     * @param least the true difference that would be told apart four times in five, in the score unit
      */
-    public record Pair(int better, int worse, Estimate difference, double p, double adjusted) {
-        public static final double APART = 0.05;
+    public record Pair(
+            int better, int worse, Estimate difference, Interval interval, double p, double adjusted, double least) {
 
         public boolean apart() {
-            return adjusted < APART;
+            return !interval.holds(0);
         }
 
         public boolean joins(int one, int other) {
@@ -74,10 +98,21 @@ public record Verdict(
      * The scatter between sections that the intervals rest on.
      *
      * @param deviation standard deviation in the score unit
-     * @param borrowedFrom the earlier studies it was taken from; empty when it is the study's own
+     * @param lenders the earlier studies it was taken from; empty when it is the study's own
      * @param bareOnly whether it rests on the bare sections alone, as no product has two sections
      */
-    public record Scatter(double deviation, double freedom, Optional<String> borrowedFrom, boolean bareOnly) {}
+    public record Scatter(double deviation, double freedom, List<HouseScatter.Lender> lenders, boolean bareOnly) {
+        public boolean borrowed() {
+            return !lenders.isEmpty();
+        }
+    }
+
+    /**
+     * How all pairs are told apart at once.
+     *
+     * @param critical what |t| of a pair must exceed
+     */
+    public record Simultaneous(double critical) {}
 
     public Optional<Result> result(Contender contender) {
         return results.stream().filter(r -> r.contender().equals(contender)).findFirst();
@@ -88,5 +123,20 @@ public record Verdict(
         return pairs.stream()
                 .anyMatch(p -> p.apart()
                         && p.joins(one.contender().number(), other.contender().number()));
+    }
+
+    /** Whether a row joins two contenders, so that they can be told from their rows. */
+    public boolean comparable(Contender one, Contender other) {
+        return groups.stream().anyMatch(g -> g.contains(one.number()) && g.contains(other.number()));
+    }
+
+    /** The smallest true difference of any pair that would be told apart four times in five; empty without pairs. */
+    public OptionalDouble leastToldApart() {
+        return pairs.stream().mapToDouble(Pair::least).min();
+    }
+
+    /** The largest such difference; another than the smallest where the design is uneven. */
+    public OptionalDouble mostToldApart() {
+        return pairs.stream().mapToDouble(Pair::least).max();
     }
 }

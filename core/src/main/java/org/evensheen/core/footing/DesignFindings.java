@@ -2,7 +2,11 @@ package org.evensheen.core.footing;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.evensheen.core.comparing.BlockModel;
 import org.evensheen.core.footing.Finding.Kind;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Contender.Role;
@@ -13,8 +17,17 @@ import org.evensheen.core.study.Section;
 final class DesignFindings {
     private DesignFindings() {}
 
-    /** Findings on contenders and sections; the order is that of the checks. */
+    /** Findings on contenders and sections while nothing was read. */
     static List<Finding> of(List<Contender> contenders, List<Section> sections) {
+        return of(contenders, sections, sections);
+    }
+
+    /**
+     * Findings on contenders and sections; the order is that of the checks.
+     *
+     * @param compared the sections that were read at the moment that is judged
+     */
+    static List<Finding> of(List<Contender> contenders, List<Section> sections, List<Section> compared) {
         List<Finding> findings = new ArrayList<>();
         List<Contender> products = contenders.stream().filter(c -> !c.isBare()).toList();
         List<Contender> single =
@@ -57,6 +70,7 @@ final class DesignFindings {
                     "Some products have all their sections in one of %d rows.".formatted(rows),
                     "Share rows out, so that low and high places fall on every product."));
         }
+        rows(compared, single.size() < products.size()).ifPresent(findings::add);
         List<Contender> silent =
                 products.stream().filter(c -> c.source() == Source.UNDISCLOSED).toList();
         if (!silent.isEmpty()) {
@@ -66,6 +80,39 @@ final class DesignFindings {
                     "Say whether each was bought, gifted, lent or sponsored."));
         }
         return findings;
+    }
+
+    /** What the rows hinder: groups of sections that no row joins, or rows that can't be taken out for want of sections. */
+    private static Optional<Finding> rows(List<Section> sections, boolean someTwice) {
+        if (sections.isEmpty()) {
+            return Optional.empty();
+        }
+        BlockModel model = BlockModel.fit(sections.stream()
+                .map(s -> new BlockModel.Unit(s.contender(), s.row(), 0))
+                .toList());
+        Map<Integer, String> groups = new TreeMap<>();
+        for (Section section : sections) {
+            int first = model.treatments().stream()
+                    .filter(t -> model.comparable(t, section.contender()))
+                    .findFirst()
+                    .orElseThrow();
+            groups.merge(first, section.code(), (codes, code) -> codes + ", " + code);
+        }
+        if (groups.size() > 1) {
+            return Optional.of(
+                    new Finding(
+                            Kind.NOT_COMPARABLE,
+                            "No row holds sections of both groups: %s. What is between them may be the rows."
+                                    .formatted(String.join(" | ", groups.values())),
+                            "Put every product in every row, or a bare section in each; products without a shared row can't be compared."));
+        }
+        return someTwice && model.rows() == BlockModel.Rows.LEFT_IN
+                ? Optional.of(new Finding(
+                        Kind.ROWS_LEFT_IN,
+                        "%d sections are too few to take the rows out; what rows do is part of the scatter."
+                                .formatted(sections.size()),
+                        "Give each product a section in more rows."))
+                : Optional.empty();
     }
 
     private static long count(List<Section> sections, Contender contender) {

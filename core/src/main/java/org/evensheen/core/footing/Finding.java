@@ -12,6 +12,7 @@ public record Finding(Kind kind, String numbers, String remedy) {
     public enum Kind {
         NO_BARE_SECTION("No bare section", Footing.ANECDOTE),
         NO_BARE_READING("No bare reading that day", Footing.ANECDOTE),
+        NOT_COMPARABLE("Rows and products can't be told apart", Footing.ANECDOTE),
         BASELINE_NOT_BARE("Not bare at the start", Footing.ANECDOTE),
         BASELINE_UNPROVEN("Not proven bare at the start", Footing.THIN),
         ONE_SECTION_EACH("One section per product", Footing.THIN),
@@ -26,6 +27,7 @@ public record Finding(Kind kind, String numbers, String remedy) {
         RESIDUE_LEFT("Read while residue may be on", Footing.THIN),
         NO_REFERENCE("No reference product", Footing.FAIR),
         NOT_BLOCKED("Rows not shared out", Footing.FAIR),
+        ROWS_LEFT_IN("Rows not taken out", Footing.FAIR),
         ZONE_NOT_SHARED_OUT("Zones not shared out", Footing.FAIR),
         NOT_BLIND("By eye, with names known", Footing.FAIR),
         TOO_FEW_VISITS("Too few visits to tell how long", Footing.FAIR),

@@ -52,13 +52,18 @@ public final class FootingReview {
         FootingReview review = new FootingReview(study, measure, study.judgedBy(day, measure));
         review.control();
         review.baseline();
-        review.findings.addAll(DesignFindings.of(study.contenders(), study.sections()));
+        review.findings.addAll(DesignFindings.of(study.contenders(), study.sections(), review.read()));
         review.conduct(day);
         review.labels();
         review.deviations(day);
         return review.findings.stream()
                 .sorted(Comparator.comparing((Finding f) -> f.kind().atMost()))
                 .toList();
+    }
+
+    /** The sections that are compared: those read at the moment that is judged, or all while there is none. */
+    private List<Section> read() {
+        return at.map(o -> sections(s -> study.mean(s, o, measure).isPresent())).orElse(study.sections());
     }
 
     private void control() {

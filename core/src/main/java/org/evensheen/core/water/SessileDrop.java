@@ -7,8 +7,8 @@ import org.hipparchus.ode.nonstiff.DormandPrince853Integrator;
 /**
  * Contact angle of a resting water drop with gravity taken into account.
  *
- * <p>A cap of a circle reads low once gravity flattens the drop. Beyond a Bond number {@code ρg·a²/γ} of 0.1 the
- * axisymmetric Young–Laplace profile through the measured base and height is used instead. With {@code φ} the slope of
+ * <p>A cap of a circle reads low once gravity flattens the drop, so the axisymmetric Young–Laplace profile through the measured base
+ * and height is used for every drop; for small ones the two agree. With {@code φ} the slope of
  * the profile, {@code b} the radius of curvature at the apex and {@code κ = 2/b + ρgz/γ − sin φ/x} its meridional
  * curvature, {@code dx/dφ = cos φ/κ} and {@code dz/dφ = sin φ/κ} are integrated from the apex; {@code b} and the end
  * slope {@code θ} are found so that the profile ends at {@code x = w/2, z = h}.
@@ -17,8 +17,8 @@ import org.hipparchus.ode.nonstiff.DormandPrince853Integrator;
  * mN/m. Soap or residue lowers γ and makes the correction doubtful.
  */
 public final class SessileDrop {
-    /** Bond number above which the cap of a circle is not good enough. */
-    public static final double BOND_LIMIT = 0.1;
+    /** Bond number above which gravity flattens a drop so much that a cap of a circle would mislead. */
+    static final double BOND_LIMIT = 0.1;
 
     /** ρg/γ of water at 20 °C, 1/mm². */
     static final double CAPILLARY = 998.2 * 9.80665 / 72.8e-3 * 1e-6;
@@ -30,8 +30,13 @@ public final class SessileDrop {
     private SessileDrop() {}
 
     /** Bond number {@code ρg·(w/2)²/γ}: how strongly gravity flattens a drop of this width (mm). */
-    public static double bond(double widthMm) {
+    static double bond(double widthMm) {
         return CAPILLARY * widthMm * widthMm / 4;
+    }
+
+    /** Whether gravity flattens a drop on a base of this width (mm) so much that clean water matters. */
+    public static boolean flattened(double widthMm) {
+        return bond(widthMm) > BOND_LIMIT;
     }
 
     /**
@@ -44,9 +49,6 @@ public final class SessileDrop {
      */
     public static double contactAngle(double heightMm, double widthMm) {
         double cap = SphericalCap.contactAngle(heightMm, widthMm);
-        if (bond(widthMm) <= BOND_LIMIT) {
-            return cap;
-        }
         return Math.toDegrees(solve(heightMm, widthMm / 2, Math.toRadians(cap)));
     }
 

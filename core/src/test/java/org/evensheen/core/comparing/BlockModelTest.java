@@ -27,7 +27,7 @@ class BlockModelTest {
     @Test
     void inCompleteBlocksMeansArePlainMeansAndScatterIsThatOfTheTwoWayTable() {
         BlockModel model = BlockModel.fit(units());
-        assertThat(model.blocked()).isTrue();
+        assertThat(model.rows()).isEqualTo(BlockModel.Rows.TAKEN_OUT);
         assertThat(model.freedom()).isEqualTo(6);
         assertThat(model.contrast().plus(1, 0, 0).value()).isCloseTo(9.45, within(1e-12));
         double interaction = 0;
@@ -60,7 +60,7 @@ class BlockModelTest {
     void withOneSectionEachAndTwoBareTheScatterIsThatOfBareAndRowsAreLeftOut() {
         BlockModel model =
                 BlockModel.fit(List.of(new Unit(0, 1, 9), new Unit(1, 2, 12), new Unit(2, 1, 18), new Unit(2, 2, 19)));
-        assertThat(model.blocked()).isFalse();
+        assertThat(model.rows()).isEqualTo(BlockModel.Rows.LEFT_IN);
         assertThat(model.freedom()).isEqualTo(1);
         assertThat(model.variance()).isCloseTo(0.5, within(1e-12));
     }
@@ -78,17 +78,11 @@ class BlockModelTest {
     }
 
     @Test
-    void holmStepsDownAndNeverFalls() {
-        assertThat(Holm.adjust(new double[] {0.01, 0.04, 0.03, 0.005}))
-                .containsExactly(new double[] {0.03, 0.06, 0.06, 0.02}, within(1e-12));
-        assertThat(Holm.adjust(new double[] {0.6, 0.7})).containsExactly(1, 1);
-    }
-
-    @Test
     void theLeastDetectableDifferenceHasEightyPerCentPower() {
-        assertThat(LeastDetectable.difference(1, 1e5)).isCloseTo(1.959964 + 0.841621, within(1e-3));
-        assertThat(LeastDetectable.difference(1, 5)).isBetween(3.4, 3.6);
-        double λ = LeastDetectable.difference(2, 8) / 2;
+        assertThat(LeastDetectable.standardErrors(Estimate.critical(1e5), 1e5))
+                .isCloseTo(1.959964 + 0.841621, within(1e-3));
+        assertThat(LeastDetectable.standardErrors(Estimate.critical(5), 5)).isBetween(3.4, 3.6);
+        double λ = LeastDetectable.standardErrors(Estimate.critical(8), 8);
         assertThat(LeastDetectable.power(λ, Estimate.critical(8), 8)).isCloseTo(0.8, within(1e-6));
         assertThat(LeastDetectable.power(0, Estimate.critical(8), 8)).isCloseTo(0.05, within(1e-6));
     }

@@ -21,6 +21,8 @@ class JudgeTest {
     private static final Map<String, Double> TODAY =
             Map.of("A1", 12.7, "B1", 9.0, "C1", 9.3, "D1", 18.0, "A2", 13.1, "B2", 9.4, "C2", 9.3, "D2", 18.4);
 
+    private static final HouseScatter.Lender LENDER = new HouseScatter.Lender(5, 42, 0.04, 20);
+
     private StudyRecord study() {
         List<Reading> fresh =
                 Studies.pulls(sections, Studies.FRESH, s -> s.contender() == 3 ? 18.2 : 8.6 + s.row() * 0.02);
@@ -39,21 +41,26 @@ class JudgeTest {
         assertThat(verdict.results())
                 .extracting(r -> r.contender().name() + " " + r.place())
                 .containsExactly("Product 1 1", "Product 2 1", "Product 0 3");
-        assertThat(verdict.blocked()).isTrue();
+        assertThat(verdict.rows()).isEqualTo(BlockModel.Rows.TAKEN_OUT);
         assertThat(verdict.scatter().orElseThrow().freedom()).isEqualTo(3);
-        assertThat(verdict.leastDetectable().orElseThrow()).isBetween(0.3, 1.2);
+        assertThat(verdict.leastToldApart().orElseThrow()).isBetween(0.3, 1.6);
     }
 
     @Test
     void benefitAndRetentionSetTodayAgainstBareOfToday() {
         Verdict.Result reference = judged(study(), 28).results().get(2);
-        assertThat(reference.benefit().orElseThrow().value()).isCloseTo(1 - 12.9 / 18.2, within(1e-12));
-        Ratio retention = reference.retention().orElseThrow();
+        assertThat(reference.benefit().value().orElseThrow().value()).isCloseTo(1 - 12.9 / 18.2, within(1e-12));
+        Kept kept = reference.retention().value().orElseThrow();
+        assertThat(kept.control()).isEqualTo(Kept.Control.BARE);
+        assertThat(kept.freshDay()).isEqualTo(1);
+        assertThat(kept.used()).extracting(Kept.Used::section).containsExactlyInAnyOrder("A1", "A2", "D1", "D2");
+        assertThat(kept.first().value()).isCloseTo(1 - 8.63 / 18.2, within(1e-12));
+        Ratio retention = kept.share();
         assertThat(retention.value()).isCloseTo((18.2 - 12.9) / (18.2 - 8.63), within(1e-12));
         assertThat(retention.interval().orElseThrow().holds(retention.value())).isTrue();
-        assertThat(judged(study(), 1).results().get(0).retention())
+        assertThat(judged(study(), 1).results().get(0).retention().absent())
                 .as("nothing to retain on the first day")
-                .isEmpty();
+                .contains(Absent.FIRST_READINGS);
     }
 
     @Test
@@ -93,12 +100,13 @@ class JudgeTest {
         Verdict alone = judged(study, 28);
         assertThat(alone.scatter()).isEmpty();
         assertThat(alone.results()).extracting(Verdict.Result::place).containsOnly(1);
-        assertThat(alone.results().get(0).benefit().orElseThrow().interval()).isEmpty();
+        assertThat(alone.results().get(0).benefit().value().orElseThrow().interval())
+                .isEmpty();
 
         Verdict borrowed = Judge.verdict(
-                        study, Measure.PULL, 28, Optional.of(new HouseScatter(0.04, 20, "two earlier studies")))
+                        study, Measure.PULL, 28, Optional.of(new HouseScatter(0.04, 20, List.of(LENDER))))
                 .orElseThrow();
-        assertThat(borrowed.scatter().orElseThrow().borrowedFrom()).contains("two earlier studies");
+        assertThat(borrowed.scatter().orElseThrow().lenders()).containsExactly(LENDER);
         assertThat(borrowed.results()).extracting(Verdict.Result::place).containsExactly(1, 1, 3);
     }
 
@@ -107,5 +115,150 @@ class JudgeTest {
         assertThat(Judge.verdict(study(), Measure.PULL, 0, Optional.empty())).isEmpty();
         assertThatIllegalArgumentException()
                 .isThrownBy(() -> Judge.verdict(study(), Measure.WATER_GRADE, 28, Optional.empty()));
+    }
+
+    @Test
+    void anIntervalHoldsZeroJustWhereTwoProductsCanNotBeToldApart() {
+        java.util.Random random = new java.util.Random(9);
+        for (int i = 0; i < 200; i++) {
+            Verdict verdict = judged(
+                    Studies.study(
+                            3,
+                            sections,
+                            Studies.pulls(
+                                    sections,
+                                    Studies.LATER,
+                                    s -> 10 + 0.4 * s.contender() + random.nextGaussian() / 3)),
+                    28);
+            assertThat(verdict.pairs()).allSatisfy(p -> {
+                assertThat(p.apart()).isEqualTo(p.adjusted() < 0.05);
+                assertThat(p.interval().holds(0)).isNotEqualTo(p.apart());
+                assertThat(p.adjusted()).isGreaterThanOrEqualTo(p.p() - 1e-3);
+            });
+        }
+    }
+
+    /** MEASURES 13: 18.4 before, 8.0 fresh and 12.2 N are 0.596, without a bare section. */
+    @Test
+    void withoutABareSectionAPlaceIsItsOwnControl() {
+        List<Section> three = Studies.grid(3, 2);
+        StudyRecord study = own(three, s -> 18.4, s -> 8.0, s -> 12.2);
+        Kept kept = judged(study, 28).results().get(0).retention().value().orElseThrow();
+        assertThat(kept.share().value()).isCloseTo(0.596, within(5e-4));
+        assertThat(kept.control()).isEqualTo(Kept.Control.OWN_BEFORE);
+        assertThat(kept.used()).allSatisfy(u -> assertThat(u.before()).hasValue(18.4));
+        assertThat(judged(study, 28).results().get(0).benefit().absent()).contains(Absent.NO_BARE_SECTION);
+    }
+
+    private static StudyRecord own(
+            List<Section> sections,
+            java.util.function.ToDoubleFunction<Section> before,
+            java.util.function.ToDoubleFunction<Section> fresh,
+            java.util.function.ToDoubleFunction<Section> today) {
+        return Studies.study(
+                3,
+                sections,
+                Stream.of(
+                                Studies.pulls(sections, Studies.BARE, before),
+                                Studies.pulls(sections, Studies.FRESH, fresh),
+                                Studies.pulls(sections, Studies.LATER, today))
+                        .flatMap(List::stream)
+                        .toList());
+    }
+
+    @Test
+    void bareOfAnotherDayNeverStandsInForBareOfTheFreshDay() {
+        List<Section> products = Studies.grid(3, 2);
+        List<Reading> readings = Stream.of(
+                        Studies.pulls(sections, Studies.BARE, s -> 20),
+                        Studies.pulls(products, Studies.FRESH, s -> 9),
+                        Studies.pulls(sections, Studies.LATER, s -> TODAY.get(s.code())))
+                .flatMap(List::stream)
+                .toList();
+        Kept kept = judged(Studies.study(3, sections, readings), 28)
+                .results()
+                .get(2)
+                .retention()
+                .value()
+                .orElseThrow();
+        assertThat(kept.control()).isEqualTo(Kept.Control.OWN_BEFORE);
+        assertThat(kept.share().value()).isCloseTo((20 - 12.9) / (20 - 9.0), within(1e-12));
+
+        List<Reading> onlyBareBefore = readings.stream()
+                .filter(r -> r.stage() != Studies.BARE.stage() || r.section().startsWith("D"))
+                .toList();
+        assertThat(judged(Studies.study(3, sections, onlyBareBefore), 28)
+                        .results()
+                        .get(0)
+                        .retention()
+                        .absent())
+                .contains(Absent.NO_CONTROL_WHEN_FRESH);
+
+        List<Reading> sameDay = onlyBareBefore.stream()
+                .map(r -> r.stage() == Studies.BARE.stage()
+                        ? new Reading(r.section(), 1, r.stage(), r.repeat(), r.seen())
+                        : r)
+                .toList();
+        assertThat(judged(Studies.study(3, sections, sameDay), 28)
+                        .results()
+                        .get(0)
+                        .retention()
+                        .value())
+                .as("read before anything went on, on that very day")
+                .isPresent();
+    }
+
+    @Test
+    void aProductThatMadeThingsWorseHasNothingLeftOfAFirstEffect() {
+        List<Reading> readings = Stream.of(
+                        Studies.pulls(
+                                sections,
+                                Studies.FRESH,
+                                s -> s.contender() == 0
+                                        ? 22 + s.row() * 0.1
+                                        : s.contender() == 3 ? 18 : s.contender() == 1 ? 18 + s.row() * 0.05 : 9),
+                        Studies.pulls(
+                                sections,
+                                Studies.LATER,
+                                s -> s.contender() == 0
+                                        ? 21.5
+                                        : s.contender() == 3 ? 18 + 0.1 * s.row() : 12 + s.contender()))
+                .flatMap(List::stream)
+                .toList();
+        Verdict verdict = judged(Studies.study(3, sections, readings), 28);
+        assertThat(retention(verdict, 0).absent()).contains(Absent.MADE_WORSE);
+        assertThat(retention(verdict, 1).absent()).contains(Absent.NO_FIRST_EFFECT);
+        assertThat(retention(verdict, 2).value()).isPresent();
+    }
+
+    private static Answer<Kept> retention(Verdict verdict, int product) {
+        return verdict.results().stream()
+                .filter(r -> r.contender().number() == product)
+                .findFirst()
+                .orElseThrow()
+                .retention();
+    }
+
+    @Test
+    void whereEveryProductHasARowOfItsOwnNothingIsComparedAndTheFootingIsAnecdote() {
+        List<Section> rows = sections.stream()
+                .map(s -> new Section(
+                        s.code(), s.contender(), s.contender() + 1, s.xMm(), s.yMm(), s.widthMm(), s.heightMm(), false))
+                .toList();
+        StudyRecord study = Studies.study(3, rows, Studies.pulls(rows, Studies.LATER, s -> TODAY.get(s.code())));
+        Verdict verdict = judged(study, 28);
+        assertThat(verdict.groups()).hasSize(4);
+        assertThat(verdict.pairs()).isEmpty();
+        assertThat(verdict.results()).allSatisfy(r -> {
+            assertThat(r.place()).isEqualTo(1);
+            assertThat(r.chances()).isEmpty();
+            assertThat(r.benefit().absent()).contains(Absent.BARE_NOT_COMPARABLE);
+        });
+        assertThat(org.evensheen.core.footing.FootingReview.of(study, Measure.PULL, 28))
+                .anySatisfy(f -> {
+                    assertThat(f.kind()).isEqualTo(org.evensheen.core.footing.Finding.Kind.NOT_COMPARABLE);
+                    assertThat(f.kind().atMost()).isEqualTo(org.evensheen.core.footing.Footing.ANECDOTE);
+                    assertThat(f.numbers()).contains("A1, A2 | B1, B2 | C1, C2 | D1, D2");
+                });
     }
 }

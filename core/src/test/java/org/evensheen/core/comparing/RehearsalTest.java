@@ -72,7 +72,7 @@ class RehearsalTest {
     }
 
     @Test
-    void equalsAreCalledDifferentNoOftenerThanHolmAllows() {
+    void equalsAreCalledDifferentNoOftenerThanAllPairsAtOnceAllow() {
         Map<Integer, Supposed> alike =
                 Map.of(0, new Supposed(9, 8), 1, new Supposed(9, 8), 2, new Supposed(9, 8), 3, new Supposed(9, 8));
         Outcome outcome = run(of(4, 3, alike, 0.5, 0.3), 2000);

@@ -32,10 +32,19 @@ class DropTest {
     }
 
     @Test
-    void aSmallDropIsACapAndTheTwoMeetWhereTheBondNumberIsSmall() {
-        assertThat(SessileDrop.contactAngle(0.4, 1.0)).isEqualTo(SphericalCap.contactAngle(0.4, 1.0));
-        double width = 2 * Math.sqrt((SessileDrop.BOND_LIMIT + 1e-6) / SessileDrop.CAPILLARY);
-        assertThat(SessileDrop.contactAngle(0.5, width)).isCloseTo(SphericalCap.contactAngle(0.5, width), within(1.5));
+    void asADropGrowsItsAngleNeverJumpsAndASmallOneIsNearlyACap() {
+        assertThat(SessileDrop.contactAngle(0.2, 0.5)).isCloseTo(SphericalCap.contactAngle(0.2, 0.5), within(0.2));
+        assertThat(SessileDrop.contactAngle(2.12, 1.6))
+                .as("tall on a small base")
+                .isCloseTo(150, within(0.5));
+        for (double slimness : new double[] {0.2, 0.5, 0.9, 1.3}) {
+            double before = SessileDrop.contactAngle(slimness * 0.3, 0.3);
+            for (double width = 0.31; width < 2.6; width += 0.01) {
+                double angle = SessileDrop.contactAngle(slimness * width, width);
+                assertThat(angle).as("%s by %.2f mm", slimness, width).isBetween(before - 1e-6, before + 0.6);
+                before = angle;
+            }
+        }
     }
 
     @Test

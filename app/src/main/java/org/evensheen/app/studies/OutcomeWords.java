@@ -1,0 +1,80 @@
+package org.evensheen.app.studies;
+
+import java.util.List;
+import java.util.stream.Collectors;
+import org.evensheen.app.page.Figures;
+import org.evensheen.core.comparing.Absent;
+import org.evensheen.core.comparing.BlockModel;
+import org.evensheen.core.comparing.HouseScatter;
+import org.evensheen.core.comparing.Kept;
+import org.evensheen.core.comparing.Verdict;
+import org.evensheen.core.study.Measure;
+
+/** What a verdict's facts are called in words, wherever they are told. */
+public final class OutcomeWords {
+    private OutcomeWords() {}
+
+    /** Why a number is not there, short enough for its place. */
+    public static String why(Absent absent) {
+        return switch (absent) {
+            case NO_BARE_SECTION -> "no bare section";
+            case BARE_NOT_READ -> "no bare reading that day";
+            case BARE_NOT_COMPARABLE -> "shares no row with bare";
+            case FIRST_READINGS -> "first readings: nothing to lose yet";
+            case NOT_READ_WHEN_FRESH -> "not read when it was fresh";
+            case NO_CONTROL_WHEN_FRESH -> "bare was not read on its fresh day";
+            case NO_FIRST_EFFECT -> "no first effect that could be told from none";
+            case MADE_WORSE -> "it made things worse than bare from the start";
+            case SHEETS -> "it sheets: a drop's angle is no mark of it";
+            case NO_SCATTER -> "nothing shows how much sections scatter";
+        };
+    }
+
+    /** What a first effect was set against. */
+    public static String control(Kept.Control control) {
+        return switch (control) {
+            case BARE -> "bare, read on each of the two days";
+            case OWN_BEFORE -> "the same place before anything went on; day and temperature are in it";
+        };
+    }
+
+    /** Where the scatter comes from. */
+    public static String source(Verdict.Scatter scatter) {
+        return scatter.borrowed()
+                ? "borrowed from " + lenders(scatter.lenders())
+                : scatter.bareOnly() ? "from the bare sections alone" : "from this study";
+    }
+
+    private static String lenders(List<HouseScatter.Lender> lenders) {
+        return Figures.count(lenders.size(), "earlier study", "earlier studies") + " ("
+                + lenders.stream()
+                        .map(l -> "study %d on day %d".formatted(l.study(), l.day()))
+                        .collect(Collectors.joining(", "))
+                + ")";
+    }
+
+    /** What became of the rows; empty if there was nothing to take out. */
+    public static String rows(BlockModel.Rows rows) {
+        return switch (rows) {
+            case NONE -> "";
+            case TAKEN_OUT -> ", rows taken out";
+            case LEFT_IN -> ", rows left in: too few sections to take them out";
+        };
+    }
+
+    /** What true difference would be told apart four times in five. */
+    public static String toldApart(Measure measure, Verdict verdict) {
+        if (verdict.pairs().isEmpty()) {
+            return verdict.scatter().isEmpty()
+                    ? "No difference can be told: nothing here shows how much sections scatter."
+                    : "No two products share a row, so none can be compared.";
+        }
+        String least = Figures.difference(measure, verdict.leastToldApart().orElseThrow());
+        String most = Figures.difference(measure, verdict.mostToldApart().orElseThrow());
+        return least.equals(most)
+                ? "A true difference of %s between two products would be told apart four times in five."
+                        .formatted(least)
+                : "A true difference of %s to %s, by pair, would be told apart four times in five."
+                        .formatted(least, most);
+    }
+}
