@@ -206,4 +206,27 @@ class VerdictPageTest {
                         "One section per product");
         assertThat(Web.get("/studies/2/verdict?measure=drop").body()).contains("No product can be called better");
     }
+
+    /** A study that began later lends nothing to an earlier verdict; one that began before it, and was read by then, does. */
+    @Test
+    void aLaterStudyChangesNoEarlierVerdict() {
+        String json = "/studies/2/verdict.json";
+        String before = Web.get(json).body();
+        assertThat(before).contains("\"borrowedFrom\":[{\"study\":1,\"day\":");
+        long later = SampleStudy.read().id();
+        assertThat(Web.get(json).body()).isEqualTo(before);
+        begins(later, "interval '100 days'");
+        try {
+            assertThat(Web.get(json).body()).contains("{\"study\":" + later + ",\"day\":8,");
+        } finally {
+            begins(later, "interval '8 days'");
+        }
+        assertThat(Web.get(json).body()).isEqualTo(before);
+    }
+
+    private static void begins(long study, String ago) {
+        LiveApp.database()
+                .sql("update study set first_day = current_date - " + ago + " where id = " + study)
+                .update();
+    }
 }
