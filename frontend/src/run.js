@@ -152,7 +152,7 @@
   // What was typed, counted or taken for the step in hand is not swept away, nor is a note that is being written.
   const typing = () => {
     const step = current();
-    const begun = step && $$('input:not([type=radio]), .grade-board select', step).some((i) => (i.tagName === 'SELECT' || ['amount', 'width', 'air', 'humidity', 'panel', 'said', 'given', 'before', 'after', 'ph', 'note', 'used'].includes(i.name)) && i.value !== '');
+    const begun = step && $$('input:not([type=radio]), .grade-board select', step).some((i) => (i.tagName === 'SELECT' || i.inputMode === 'decimal' || ['air', 'humidity', 'panel', 'said', 'given', 'before', 'after', 'ph', 'note', 'used'].includes(i.name)) && i.value !== '');
     const noting = document.activeElement?.closest?.('[data-note], .more, [data-photo]') && document.activeElement.value;
     return begun || noting || pressing || $('[data-take].htmx-request');
   };
@@ -244,8 +244,11 @@
     if (button?.name) fields[button.name] = button.value;
     return fields;
   };
-  const blank = (fields) => {
-    if (fields.measure && !String(fields.amount ?? '').trim()) return 'Type the reading first, or take it with an instrument.';
+  // A reading's numbers are its form's decimal fields; one that is made by a tap has none.
+  const numbers = (form) => $$('input[inputmode=decimal]', form).filter((i) => i.name !== 'ph').map((i) => i.value.trim());
+  const blank = (form, fields) => {
+    const typed = numbers(form);
+    if (fields.measure && typed.length > 0 && typed.every((n) => n === '')) return 'Type the reading first, or take it with an instrument.';
     return '';
   };
   document.addEventListener('submit', async (event) => {
@@ -257,7 +260,7 @@
     if (form.matches('.take')) {
       const step = form.closest('.step');
       const wrong = $('.wrong.local', form);
-      const problem = blank(fields);
+      const problem = blank(form, fields);
       wrong.hidden = !problem;
       wrong.textContent = problem;
       if (problem) return $('[data-main]', form)?.focus();

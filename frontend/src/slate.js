@@ -28,8 +28,8 @@
     const fields = Object.fromEntries([...new FormData(form)].filter(([, value]) => typeof value === 'string'));
     const button = event.detail.requestConfig?.triggeringEvent?.submitter;
     if (button?.name) fields[button.name] = button.value;
-    if (!String(fields.amount ?? '').trim()) return;
-    const what = `${$('.ask', form)?.textContent ?? 'A reading'} on ${fields.section}, ${fields.amount}`;
+    if (![...form.querySelectorAll('input[inputmode=decimal]')].some((i) => i.value.trim()) && !fields.amount) return;
+    const what = `${$('.ask', form)?.textContent ?? 'A reading'} on ${fields.section}${fields.amount ? `, ${fields.amount}` : ''}`;
     await queue.add(`/studies/${study}/capture`, fields, what);
     form.querySelectorAll('input:not([type=hidden]):not([type=radio])').forEach((input) => {
       input.value = '';

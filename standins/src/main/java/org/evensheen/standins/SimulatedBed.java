@@ -5,15 +5,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.ToDoubleBiFunction;
+import java.util.function.ToDoubleFunction;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
+import org.evensheen.core.measure.Observation;
+import org.evensheen.core.measure.WaterGrade;
 import org.evensheen.core.schedule.Plan.Planned;
 import org.evensheen.core.study.Contender;
-import org.evensheen.core.study.Measure;
-import org.evensheen.core.study.Observation;
-import org.evensheen.core.study.Observation.DropShape;
-import org.evensheen.core.study.Observation.Gloss;
-import org.evensheen.core.study.Observation.Graded;
-import org.evensheen.core.study.Observation.LeftBehind;
-import org.evensheen.core.study.Observation.Pull;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
@@ -82,43 +81,88 @@ public final class SimulatedBed {
         if (coating == null || at.stage() == Stage.BARE) {
             return bare;
         }
-        double fresh = switch (measure) {
-            case PULL -> coating.freshPull();
-            case DROP, WATER_GRADE -> coating.freshAngle();
-            case LEFT_BEHIND -> coating.freshLeft();
-            case GLOSS -> paint.gloss() + coating.gleam(paint);
-        };
+        double fresh = physics(measure).fresh().applyAsDouble(coating, paint);
         return bare + (fresh - bare) * coating.left(at.day() - freshDay);
     }
 
     private double bare(Measure measure) {
-        return switch (measure) {
-            case PULL -> paint.pull();
-            case DROP, WATER_GRADE -> paint.angle();
-            case LEFT_BEHIND -> paint.left();
-            case GLOSS -> paint.gloss();
-        };
+        return physics(measure).bare().applyAsDouble(paint);
     }
 
+    private static Physics physics(Measure measure) {
+        Physics physics = PHYSICS.get(measure);
+        if (physics == null) {
+            throw new IllegalArgumentException("the stand-ins know nothing of %s".formatted(measure));
+        }
+        return physics;
+    }
+
+    /**
+     * How a measure comes about.
+     *
+     * @param number in the draws, so that another measure changes none of these
+     * @param scale what scatter is a share of: 0 for the value on bare paint
+     * @param warm whether a warm day raises it
+     */
+    private record Physics(
+            int number,
+            ToDoubleFunction<Paint> bare,
+            ToDoubleBiFunction<Coating, Paint> fresh,
+            double scale,
+            boolean warm,
+            Sight sight) {}
+
+    /** What is seen of a value. */
+    private interface Sight {
+        Observation see(SimulatedBed bed, Section section, Occasion at, double value);
+    }
+
+    private static final Map<Measure, Physics> PHYSICS = Map.of(
+            Measures.PULL,
+            new Physics(
+                    0,
+                    Paint::pull,
+                    (c, p) -> c.freshPull(),
+                    0,
+                    true,
+                    (bed, section, at, v) -> Measures.PULL.of(rounded(Math.max(0.5, v), 10))),
+            Measures.DROP,
+            new Physics(
+                    1,
+                    Paint::angle,
+                    (c, p) -> c.freshAngle(),
+                    DEGREES,
+                    false,
+                    (bed, section, at, v) -> dropOf(Math.max(8, Math.min(MOST_ANGLE, v)))),
+            Measures.LEFT_BEHIND,
+            new Physics(
+                    2,
+                    Paint::left,
+                    (c, p) -> c.freshLeft(),
+                    0,
+                    false,
+                    (bed, section, at, v) ->
+                            Measures.LEFT_BEHIND.of(rounded(Math.max(0, v) * section.areaSquareMetres(), 100))),
+            Measures.WATER_GRADE,
+            new Physics(3, Paint::angle, (c, p) -> c.freshAngle(), DEGREES, false, SimulatedBed::grade),
+            Measures.GLOSS,
+            new Physics(
+                    4,
+                    Paint::gloss,
+                    (c, p) -> p.gloss() + c.gleam(p),
+                    UNITS,
+                    false,
+                    (bed, section, at, v) -> Measures.GLOSS.of(rounded(Math.max(0, Math.min(200, v)), 10))));
+
     private Observation see(Section section, Occasion at, Measure measure, int repeat) {
-        double scale = switch (measure) {
-            case PULL, LEFT_BEHIND -> bare(measure);
-            case DROP, WATER_GRADE -> DEGREES;
-            case GLOSS -> UNITS;
-        };
+        Physics physics = physics(measure);
+        double scale = physics.scale() > 0 ? physics.scale() : bare(measure);
         double place = paint.betweenSections() * gaussian("place", section.code(), 0, measure, 0)
                 + paint.rowStep() * (section.row() - middleRow());
-        double warmth =
-                measure == Measure.PULL ? Math.exp(paint.warmth() * gaussian("warmth", "", at.day(), measure, 0)) : 1;
+        double warmth = physics.warm() ? Math.exp(paint.warmth() * gaussian("warmth", "", at.day(), measure, 0)) : 1;
         double noise = paint.betweenRepeats() * gaussian(at.stage().code(), section.code(), at.day(), measure, repeat);
         double value = warmth * (truth(study.contenderOn(section), at, measure) + scale * (place + noise));
-        return switch (measure) {
-            case PULL -> new Pull(rounded(Math.max(0.5, value), 10));
-            case DROP -> dropOf(Math.max(8, Math.min(MOST_ANGLE, value)));
-            case GLOSS -> new Gloss(rounded(Math.max(0, Math.min(200, value)), 10));
-            case LEFT_BEHIND -> new LeftBehind(rounded(Math.max(0, value) * section.areaSquareMetres(), 100));
-            case WATER_GRADE -> grade(section, at, value);
-        };
+        return physics.sight().see(this, section, at, value);
     }
 
     /** A drop on a fixed base with this contact angle; heights are read to a hundredth of a millimetre. */
@@ -133,15 +177,15 @@ public final class SimulatedBed {
                 high = middle;
             }
         }
-        return new DropShape(low / 100.0, DROP_WIDTH);
+        return Measures.DROP.of(low / 100.0, DROP_WIDTH);
     }
 
     private Observation grade(Section section, Occasion at, double angle) {
         Contender contender = study.contenderOn(section);
-        double fresh = truth(contender, new Occasion(freshDay, Stage.FRESH), Measure.DROP);
+        double fresh = truth(contender, new Occasion(freshDay, Stage.FRESH), Measures.DROP);
         double share = fresh == paint.angle() ? 0 : (angle - paint.angle()) / (fresh - paint.angle());
         boolean nothing = at.stage() == Stage.BARE || contender.isBare();
-        return new Graded(contender.kind(), nothing ? 0 : (int) Math.max(0, Math.min(4, Math.round(4 * share))));
+        return WaterGrade.seen(contender.kind(), nothing ? 0 : (int) Math.max(0, Math.min(4, Math.round(4 * share))));
     }
 
     private double middleRow() {
@@ -150,7 +194,9 @@ public final class SimulatedBed {
 
     private double gaussian(String what, String section, int day, Measure measure, int repeat) {
         long mixed = seed;
-        for (long part : new long[] {what.hashCode(), section.hashCode(), day, measure.ordinal(), repeat}) {
+        for (long part : new long[] {
+            what.hashCode(), section.hashCode(), day, physics(measure).number(), repeat
+        }) {
             mixed = (mixed ^ part) * 0x9E3779B97F4A7C15L;
             mixed ^= mixed >>> 29;
         }

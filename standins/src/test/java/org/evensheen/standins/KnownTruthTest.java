@@ -12,11 +12,12 @@ import org.evensheen.core.comparing.Ratio;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.layout.BedShape;
 import org.evensheen.core.layout.Layout;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Contender.Role;
 import org.evensheen.core.study.Contender.Source;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
@@ -86,14 +87,14 @@ class KnownTruthTest {
         int tied = 0;
         int worseFound = 0;
         for (long seed = 1; seed <= STUDIES; seed++) {
-            StudyRecord study = simulated(seed, Measure.PULL);
+            StudyRecord study = simulated(seed, Measures.PULL);
             Verdict verdict =
-                    Judge.verdict(study, Measure.PULL, 42, Optional.empty()).orElseThrow();
+                    Judge.verdict(study, Measures.PULL, 42, Optional.empty()).orElseThrow();
             SimulatedBed bed = bed(study, seed);
-            double bare = bed.truth(study.contenders().get(3), LATER, Measure.PULL);
+            double bare = bed.truth(study.contenders().get(3), LATER, Measures.PULL);
             for (Verdict.Result result : verdict.results()) {
-                double now = bed.truth(result.contender(), LATER, Measure.PULL);
-                double fresh = bed.truth(result.contender(), FRESH, Measure.PULL);
+                double now = bed.truth(result.contender(), LATER, Measures.PULL);
+                double fresh = bed.truth(result.contender(), FRESH, Measures.PULL);
                 benefit.count(result.benefit().value().orElseThrow(), 1 - now / bare);
                 retention.count(result.retention().value().orElseThrow().share(), (bare - now) / (bare - fresh));
             }
@@ -119,8 +120,8 @@ class KnownTruthTest {
 
     @Test
     void dropsWaterLeftBehindAndGlossAreReadAroundTheirTruth() {
-        Map<Measure, Double> near = Map.of(Measure.DROP, 5.0, Measure.LEFT_BEHIND, 8.0, Measure.GLOSS, 1.5);
-        StudyRecord study = simulated(11, Measure.DROP, Measure.LEFT_BEHIND, Measure.GLOSS);
+        Map<Measure, Double> near = Map.of(Measures.DROP, 5.0, Measures.LEFT_BEHIND, 8.0, Measures.GLOSS, 1.5);
+        StudyRecord study = simulated(11, Measures.DROP, Measures.LEFT_BEHIND, Measures.GLOSS);
         SimulatedBed bed = bed(study, 11);
         for (Measure measure : near.keySet()) {
             for (Contender contender : study.contenders()) {
@@ -138,15 +139,15 @@ class KnownTruthTest {
 
     @Test
     void glossIsJudgedByWhatItGainsOnBare() {
-        StudyRecord study = simulated(23, Measure.GLOSS);
+        StudyRecord study = simulated(23, Measures.GLOSS);
         Verdict verdict =
-                Judge.verdict(study, Measure.GLOSS, 42, Optional.empty()).orElseThrow();
+                Judge.verdict(study, Measures.GLOSS, 42, Optional.empty()).orElseThrow();
         SimulatedBed bed = bed(study, 23);
-        double bare = bed.truth(study.contenders().get(3), LATER, Measure.GLOSS);
+        double bare = bed.truth(study.contenders().get(3), LATER, Measures.GLOSS);
 
         for (Verdict.Result result : verdict.results()) {
             Ratio gain = result.benefit().value().orElseThrow();
-            double truth = bed.truth(result.contender(), LATER, Measure.GLOSS) - bare;
+            double truth = bed.truth(result.contender(), LATER, Measures.GLOSS) - bare;
             assertThat(truth)
                     .as("GU gained by %s", result.contender().name())
                     .isBetween(
@@ -160,13 +161,13 @@ class KnownTruthTest {
 
     @Test
     void aReadingFollowsFromTheSeedInWhateverOrderItIsTaken() {
-        StudyRecord layout = layout(5, Measure.PULL);
+        StudyRecord layout = layout(5, Measures.PULL);
         Section section = layout.sections().get(2);
         SimulatedBed one = bed(layout, 5);
-        Reading late = one.read(section, LATER, Measure.PULL, 3);
+        Reading late = one.read(section, LATER, Measures.PULL, 3);
         one.read(section, FRESH);
-        assertThat(bed(layout, 5).read(section, LATER, Measure.PULL, 3)).isEqualTo(late);
-        assertThat(bed(layout, 6).read(section, LATER, Measure.PULL, 3)).isNotEqualTo(late);
+        assertThat(bed(layout, 5).read(section, LATER, Measures.PULL, 3)).isEqualTo(late);
+        assertThat(bed(layout, 6).read(section, LATER, Measures.PULL, 3)).isNotEqualTo(late);
     }
 
     private static final class Coverage {

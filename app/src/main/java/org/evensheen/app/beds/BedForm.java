@@ -15,8 +15,8 @@ import org.evensheen.core.layout.BedShape;
 import org.evensheen.core.layout.BedShape.Trim;
 import org.evensheen.core.layout.Outline;
 import org.evensheen.core.layout.Zone;
-import org.evensheen.core.study.TypedNumber;
 import org.evensheen.core.units.PlainText;
+import org.evensheen.core.units.TypedNumber;
 
 /** Reads what was typed for a bed, or says at each field what is wrong. */
 final class BedForm {

@@ -15,7 +15,8 @@ import java.util.stream.Collectors;
 import org.evensheen.app.bench.DueStore.Cell;
 import org.evensheen.app.bench.DueStore.Due;
 import org.evensheen.app.page.Figures;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.measure.Measures;
+import org.evensheen.core.measure.Words;
 import org.evensheen.core.study.Stage;
 import org.jspecify.annotations.Nullable;
 
@@ -140,24 +141,12 @@ record BenchPage(
     }
 
     private static String count(Map.Entry<String, Integer> wanted) {
-        int n = wanted.getValue();
-        return switch (Measure.ofCode(wanted.getKey()).orElseThrow()) {
-            case PULL -> Figures.count(n, "pull", "pulls");
-            case DROP -> Figures.count(n, "drop", "drops");
-            case LEFT_BEHIND -> "water left behind on " + Figures.count(n, "section", "sections");
-            case WATER_GRADE -> Figures.count(n, "grade by eye", "grades by eye");
-            case GLOSS -> Figures.count(n, "gloss reading", "gloss readings");
-        };
+        Words words = Measures.ofCode(wanted.getKey()).orElseThrow().words();
+        return Figures.count(wanted.getValue(), words.one(), words.several());
     }
 
     private static String kit(String measure) {
-        return switch (Measure.ofCode(measure).orElseThrow()) {
-            case PULL -> "the weighted sled and the force gauge";
-            case DROP -> "a dropper, and a ruler or the camera at panel height";
-            case LEFT_BEHIND -> "weighed towels and the scale";
-            case WATER_GRADE -> "the hose or sprayer";
-            case GLOSS -> "the gloss meter and its tile";
-        };
+        return Measures.ofCode(measure).orElseThrow().words().layOut();
     }
 
     private static String address(Due due) {

@@ -145,7 +145,7 @@ final class BundleReader {
                 problems.add("The table %s is missing.".formatted(table.title()));
                 continue;
             }
-            Sheet sheet = Sheet.read(file, table.names(version), table.names(), table.most());
+            Sheet sheet = Sheet.read(file, table.names(version), table.everNames(), table.most());
             sheet.problems().forEach(p -> problems.add(table.path() + ": " + p));
             tables.put(table, sheet.rows());
         }

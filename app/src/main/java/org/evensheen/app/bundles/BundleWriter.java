@@ -22,16 +22,16 @@ import org.evensheen.app.page.Sheet;
 import org.evensheen.app.studies.KeptReading;
 import org.evensheen.app.studies.Study;
 import org.evensheen.core.label.Label;
+import org.evensheen.core.measure.Observation;
 import org.evensheen.core.mixing.Dose;
 import org.evensheen.core.study.Contender;
-import org.evensheen.core.study.Observation;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Writes a study as a bundle after the Frictionless Data Package standard, version 2. */
 final class BundleWriter {
     /** Version of the bundle's tables; a reader refuses newer ones. */
-    static final int VERSION = 3;
+    static final int VERSION = 4;
 
     static final String DESCRIPTOR = "datapackage.json";
 
@@ -308,9 +308,7 @@ final class BundleWriter {
                 kept.reading().stage().code(),
                 kept.reading().measure().code(),
                 kept.reading().repeat(),
-                seen.amount(),
-                seen instanceof Observation.DropShape drop ? drop.widthMm() : null,
-                seen instanceof Observation.Graded graded ? graded.kind().code() : null,
+                seen.line(),
                 kept.keptAt(),
                 kept.keptBy(),
                 kept.replaces().orElse(null),

@@ -10,6 +10,9 @@ import org.evensheen.app.page.Sheet;
 import org.evensheen.app.studies.ApplicationStore;
 import org.evensheen.app.studies.KeptReading;
 import org.evensheen.core.label.LabelLine;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
+import org.evensheen.core.measure.Observation;
 import org.evensheen.core.planning.Calendar;
 import org.evensheen.core.schedule.OurTime;
 import org.evensheen.core.schedule.Plan;
@@ -17,8 +20,6 @@ import org.evensheen.core.study.CodeOrder;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Deviation;
 import org.evensheen.core.study.Happening;
-import org.evensheen.core.study.Measure;
-import org.evensheen.core.study.Observation;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
@@ -116,7 +117,7 @@ final class Rows {
             Sheet.Row row, List<Plan.Planned> measures, List<Occasion> visits, List<Calendar.Work> works) {
         switch (row.at("what")) {
             case "measure" ->
-                measures.add(new Plan.Planned(Measure.ofCode(row.at("code")).orElseThrow(), whole(row, "repeats")));
+                measures.add(new Plan.Planned(Measures.ofCode(row.at("code")).orElseThrow(), whole(row, "repeats")));
             case "visit" ->
                 visits.add(new Occasion(
                         whole(row, "day"), Stage.ofCode(row.at("code")).orElseThrow()));
@@ -152,16 +153,7 @@ final class Rows {
     }
 
     static KeptReading reading(Sheet.Row row) {
-        Measure measure = Measure.ofCode(row.at("measure")).orElseThrow();
-        double amount = number(row, "amount");
-        Observation seen = switch (measure) {
-            case PULL -> new Observation.Pull(amount);
-            case DROP -> new Observation.DropShape(amount, number(row, "width_mm"));
-            case LEFT_BEHIND -> new Observation.LeftBehind(amount);
-            case GLOSS -> new Observation.Gloss(amount);
-            case WATER_GRADE ->
-                new Observation.Graded(WaterKind.ofCode(row.at("water_kind")).orElseThrow(), (int) amount);
-        };
+        Measure measure = Measures.ofCode(row.at("measure")).orElseThrow();
         return new KeptReading(
                 Long.parseLong(text(row, "id")),
                 new Reading(
@@ -169,7 +161,7 @@ final class Rows {
                         whole(row, "day"),
                         Stage.ofCode(row.at("stage")).orElseThrow(),
                         whole(row, "repeat"),
-                        seen),
+                        Observation.read(measure, row.at("seen").isEmpty() ? seenBefore(row) : row.at("seen"))),
                 OurTime.time(row.at("kept_at")),
                 text(row, "kept_by"),
                 row.at("replaces").isEmpty() ? Optional.empty() : Optional.of(Long.parseLong(row.at("replaces"))),
@@ -179,6 +171,15 @@ final class Rows {
                                 OurTime.time(row.at("struck_at")),
                                 text(row, "struck_by"),
                                 text(row, "struck_because"))));
+    }
+
+    /** What was seen, as bundles up to version 3 have it in three fields. */
+    private static String seenBefore(Sheet.Row row) {
+        String kind = row.at("water_kind").isEmpty() ? "" : "kind=" + row.at("water_kind") + ";";
+        String width = row.at("width_mm").isEmpty() ? "" : ";width=" + row.at("width_mm");
+        // Grades were written as numbers with decimals.
+        String amount = row.at("amount").replaceFirst("\\.0+$", "");
+        return kind + "amount=" + amount + width;
     }
 
     private static Optional<String> section(Sheet.Row row, List<Section> sections) {

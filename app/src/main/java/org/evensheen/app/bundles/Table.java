@@ -7,8 +7,8 @@ import java.util.TreeMap;
 import java.util.stream.Stream;
 
 /**
- * The tables of a bundle, a CSV file each, with their fields and types as the Frictionless Table Schema names them; a number after a type is
- * the version of the bundle that brought the field.
+ * The tables of a bundle, a CSV file each, with their fields and types as the Frictionless Table Schema names them; numbers after a type are
+ * the version of the bundle that brought the field, and the last that had it.
  */
 enum Table {
     STUDY("question:string first_day:date seed:integer key_open:boolean", 1),
@@ -26,8 +26,8 @@ enum Table {
     PLAN("what:string position:integer day:integer code:string repeats:integer title:string why:string", 6000),
     EXPOSURES("day:integer kind:string note:string kept_at:datetime kept_by:string", 20_000),
     READINGS(
-            "id:integer section:string day:integer stage:string measure:string repeat:integer amount:number width_mm:number "
-                    + "water_kind:string kept_at:datetime kept_by:string replaces:integer struck_at:datetime struck_by:string "
+            "id:integer section:string day:integer stage:string measure:string repeat:integer amount:number:1:3 width_mm:number:1:3 "
+                    + "water_kind:string:1:3 seen:string:4 kept_at:datetime kept_by:string replaces:integer struck_at:datetime struck_by:string "
                     + "struck_because:string take:integer:3",
             100_000),
     DEVIATIONS(
@@ -52,6 +52,7 @@ enum Table {
 
     private final Map<String, String> fields = new TreeMap<>();
     private final Map<String, Integer> since = new TreeMap<>();
+    private final Map<String, Integer> until = new TreeMap<>();
     private final List<String> names;
     private final int most;
 
@@ -60,6 +61,7 @@ enum Table {
         Stream.of(fields.split(" ")).map(f -> f.split(":")).forEach(f -> {
             this.fields.put(f[0], f[1]);
             since.put(f[0], f.length > 2 ? Integer.parseInt(f[2]) : 1);
+            until.put(f[0], f.length > 3 ? Integer.parseInt(f[3]) : BundleWriter.VERSION);
         });
         this.most = most;
     }
@@ -72,13 +74,21 @@ enum Table {
         return title() + ".csv";
     }
 
+    /** Fields that a bundle of today has. */
     List<String> names() {
+        return names(BundleWriter.VERSION);
+    }
+
+    /** Fields that a bundle of any version has. */
+    List<String> everNames() {
         return names;
     }
 
     /** Fields that a bundle of a version has. */
     List<String> names(int version) {
-        return names.stream().filter(n -> since.getOrDefault(n, 1) <= version).toList();
+        return names.stream()
+                .filter(n -> since.getOrDefault(n, 1) <= version && version <= until.getOrDefault(n, version))
+                .toList();
     }
 
     String type(String field) {

@@ -16,8 +16,10 @@ import org.evensheen.app.plans.ForecastStore;
 import org.evensheen.app.studies.Key;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.instruments.Probe;
 import org.evensheen.core.label.Claim;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.weather.DryWindow;
@@ -88,6 +90,9 @@ class DemoHand {
         };
     }
 
+    /** What the stand-ins' hand is told to do with an instrument. */
+    private static final Map<Probe, String> HELD = Map.of(Probe.FORCE, "pull", Probe.GLOSS, "gloss");
+
     private static String line(String what, double value) {
         return "%s %.4f".formatted(what, value);
     }
@@ -131,7 +136,7 @@ class DemoHand {
     }
 
     private String put(TakeAsked.Place place) {
-        Optional<Measure> measure = Measure.ofCode(place.measure());
+        Optional<Measure> measure = Measures.ofCode(place.measure());
         Optional<Stage> stage = Stage.ofCode(place.stage());
         Study study = names.forTheStandIns(studies.load(place.study()));
         if (measure.isEmpty() || stage.isEmpty()) {
@@ -142,11 +147,10 @@ class DemoHand {
                 .map(section ->
                         bed(study).read(section, new Occasion(place.day(), stage.get()), measure.get(), place.repeat()))
                 .map(reading -> line(
-                        switch (measure.get()) {
-                            case PULL -> "pull";
-                            case GLOSS -> "gloss";
-                            default -> "load";
-                        },
+                        measure.get()
+                                .probe()
+                                .map(probe -> HELD.getOrDefault(probe, "load"))
+                                .orElse("load"),
                         reading.seen().amount()))
                 .orElse("");
     }

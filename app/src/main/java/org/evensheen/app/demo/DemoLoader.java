@@ -21,10 +21,10 @@ import org.evensheen.app.studies.StudyDraft;
 import org.evensheen.app.studies.StudyMaker;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.label.LabelLine;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.mixing.Dose;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Happening;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.StudyRecord;
@@ -189,13 +189,13 @@ class DemoLoader implements ApplicationRunner {
         int fromEnd = products.size() - products.indexOf(section);
         Contender contender = record.contenderOn(section);
         if (told.unreadToday() == 0
-                || reading.measure() != Measure.PULL
+                || !reading.measure().equals(Measures.PULL)
                 || contender.isBare()
                 || fromEnd > told.unreadToday() + 1) {
             return true;
         }
         return fromEnd == told.unreadToday() + 1
-                && reading.repeat() < record.plan().repeatsOf(Measure.PULL);
+                && reading.repeat() < record.plan().repeatsOf(Measures.PULL);
     }
 
     private KeptReading kept(LocalDate day, Reading reading) {

@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.photos.PhotoStore;
 import org.evensheen.app.pictures.Picture;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.StudyRecord;
@@ -61,7 +61,7 @@ class DemoPhotos {
 
     private PhotoStore.Draft taken(
             long study, DemoWorld.Told told, StudyRecord record, SimulatedBed bed, Section section, Occasion visit) {
-        double angle = bed.truth(record.contenderOn(section), visit, Measure.DROP);
+        double angle = bed.truth(record.contenderOn(section), visit, Measures.DROP);
         String name = "photo %d %s %d".formatted(told.draft().seed(), section.code(), visit.day());
         byte[] shot = SimulatedCamera.jpeg(angle, ESTUARY_GREEN, name.hashCode());
         try {

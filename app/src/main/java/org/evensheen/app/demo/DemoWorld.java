@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.studies.StudyDraft;
 import org.evensheen.core.layout.Layout;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.planning.Calendar;
 import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.schedule.Plan;
@@ -21,7 +22,6 @@ import org.evensheen.core.study.Contender.Role;
 import org.evensheen.core.study.Contender.Source;
 import org.evensheen.core.study.Happening;
 import org.evensheen.core.study.Happening.Kind;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Stage;
@@ -129,9 +129,9 @@ final class DemoWorld {
                         sections(DemoBeds.rearDoors(), 5, 2, seed),
                         new Plan(
                                 List.of(
-                                        new Planned(Measure.WATER_GRADE, 1),
-                                        new Planned(Measure.GLOSS, 3),
-                                        new Planned(Measure.PULL, 3)),
+                                        new Planned(Measures.WATER_GRADE, 1),
+                                        new Planned(Measures.GLOSS, 3),
+                                        new Planned(Measures.PULL, 3)),
                                 List.of(
                                         new Occasion(0, Stage.BARE),
                                         new Occasion(4, Stage.FRESH),
@@ -295,17 +295,17 @@ final class DemoWorld {
         }
         return new Plan(
                 List.of(
-                        new Planned(Measure.DROP, 2),
-                        new Planned(Measure.LEFT_BEHIND, 1),
-                        new Planned(Measure.WATER_GRADE, 1),
-                        new Planned(Measure.PULL, pulls)),
+                        new Planned(Measures.DROP, 2),
+                        new Planned(Measures.LEFT_BEHIND, 1),
+                        new Planned(Measures.WATER_GRADE, 1),
+                        new Planned(Measures.PULL, pulls)),
                 visits);
     }
 
     /** The same with gloss read at three spots of each section. */
     private static Plan withGloss(Plan plan) {
         List<Planned> measures = new ArrayList<>(plan.measures());
-        measures.add(new Planned(Measure.GLOSS, 3));
+        measures.add(new Planned(Measures.GLOSS, 3));
         return new Plan(measures, plan.visits());
     }
 

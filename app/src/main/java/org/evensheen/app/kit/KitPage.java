@@ -10,6 +10,7 @@ import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Filled;
 import org.evensheen.core.instruments.LinePattern;
 import org.evensheen.core.instruments.Probe;
+import org.evensheen.core.measure.Measures;
 
 /** The Kit's instruments. */
 record KitPage(List<Card> cards, List<Choice> probes, Filled fresh, UUID key, int dueForCheck) {
@@ -75,8 +76,9 @@ record KitPage(List<Card> cards, List<Choice> probes, Filled fresh, UUID key, in
                 i.revision(),
                 i.name(),
                 i.probe().label(),
-                i.probe()
-                        .measure()
+                Measures.all().stream()
+                        .filter(m -> m.probe().equals(Optional.of(i.probe())))
+                        .findFirst()
                         .map(m -> "fills “%s”".formatted(m.label().toLowerCase()))
                         .orElse("reads "
                                 + (i.probe() == Probe.AIR

@@ -6,8 +6,8 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.evensheen.core.instruments.LinePattern;
 import org.evensheen.core.instruments.Probe;
-import org.evensheen.core.study.TypedNumber;
 import org.evensheen.core.units.PlainText;
+import org.evensheen.core.units.TypedNumber;
 
 /**
  * The form of a link.

@@ -11,7 +11,7 @@ import org.evensheen.core.label.Claim;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.label.ProductKind;
 import org.evensheen.core.mixing.Dose;
-import org.evensheen.core.study.TypedNumber;
+import org.evensheen.core.units.TypedNumber;
 import org.evensheen.core.units.TypedVolume;
 
 /**

@@ -5,8 +5,10 @@ import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import java.util.Optional;
 import org.evensheen.core.comparing.Interval;
+import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.cost.Money;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Scale;
 import org.evensheen.core.units.Unit;
 
 /** The one place where numbers become text. Units stand after a narrow no-break space; minus is a true minus. */
@@ -65,10 +67,23 @@ public final class Figures {
                 range(number(interval.low(), decimals), number(interval.high(), decimals)), measure.scoreUnit());
     }
 
-    public static String differenceRange(Measure measure, Interval interval) {
+    /** A difference as a verdict tells it: in the score unit, or as a ratio. */
+    public static String told(Measure measure, Verdict.Told told) {
+        return told.ratio() ? times(told.value()) : difference(measure, told.value());
+    }
+
+    /** Its interval. */
+    public static String toldRange(Measure measure, Verdict.Told told) {
+        if (told.ratio()) {
+            return significant(told.low(), 2) + "–" + times(told.high());
+        }
         int decimals = measure.scoreDecimals() + 1;
-        return withUnit(
-                range(number(interval.low(), decimals), number(interval.high(), decimals)), measure.scoreUnit());
+        return withUnit(range(number(told.low(), decimals), number(told.high(), decimals)), measure.scoreUnit());
+    }
+
+    /** A size of a difference: in the score unit, or as a ratio. */
+    public static String size(Measure measure, double told) {
+        return measure.scale() == Scale.LOG ? times(told) : difference(measure, told);
     }
 
     private static String range(String low, String high) {
@@ -80,14 +95,20 @@ public final class Figures {
         return p < 0.001 ? "< 0.001" : number(p, 3);
     }
 
-    /** A benefit in the measure's own terms: a share of bare, or a difference. */
+    /** A benefit in the measure's own terms: a share of bare, how many times as much, or a difference. */
     public static String benefit(Measure measure, double value) {
-        return measure.benefitIsShare() ? percent(value) : score(measure, value);
+        return measure.benefitIsShare()
+                ? percent(value)
+                : measure.scale() == Scale.LOG ? times(value) : score(measure, value);
     }
 
     /** Its interval, or that there is none. */
     public static String benefitRange(Measure measure, Optional<Interval> interval) {
-        return interval.map(i -> measure.benefitIsShare() ? percentRange(i) : scoreRange(measure, i))
+        return interval.map(i -> measure.benefitIsShare()
+                        ? percentRange(i)
+                        : measure.scale() == Scale.LOG
+                                ? significant(i.low(), 2) + "–" + times(i.high())
+                                : scoreRange(measure, i))
                 .orElse("no interval");
     }
 
@@ -150,9 +171,13 @@ public final class Figures {
                 money.currency().getCurrencyCode());
     }
 
+    private static String compactTimes(double factor) {
+        return factor >= 100 ? grouped(java.math.BigDecimal.valueOf(Math.round(factor))) : significant(factor, 2);
+    }
+
     /** A factor: 1.9×. */
     public static String times(double factor) {
-        return significant(factor, 2) + "×";
+        return compactTimes(factor) + "×";
     }
 
     /** A day near today, without its year: 12 Dec; else with it. */

@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.evensheen.app.studies.HouseScatterStore;
 import org.evensheen.core.comparing.HouseScatter;
 import org.evensheen.core.comparing.Rehearsal.Supposed;
+import org.evensheen.core.measure.Measures;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -59,7 +60,7 @@ class EarlierStore {
                                                 later.mean,
                                                 (later.day - fresh.day) / 7.0),
                                         fresh.question))));
-        return new Earlier(bare, house.ofPulls(), repeats(), seen);
+        return new Earlier(bare, house.of(Measures.PULL), repeats(), seen);
     }
 
     /** Mean pulls of products and of bare on the same days, the youngest study first, days in order. */

@@ -3,8 +3,9 @@ package org.evensheen.app.plans;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.schedule.OurTime;
-import org.evensheen.core.study.TypedNumber;
+import org.evensheen.core.units.TypedNumber;
 
 /** Fields of a plan as typed, and what is wrong with them, found while they are read. */
 public final class Fields {
@@ -33,11 +34,7 @@ public final class Fields {
             typed.put("prep-" + step, "on");
         }
         typed.put("prove", "on");
-        typed.put("pull", "3");
-        typed.put("drop", "2");
-        typed.put("left-behind", "1");
-        typed.put("grade", "1");
-        typed.put("gloss", "0");
+        Measures.read().forEach(m -> typed.put(m.code(), String.valueOf(m.usualRepeats())));
         typed.put("wear", "weeks");
         typed.put("every", "7");
         typed.put("visits", "8");

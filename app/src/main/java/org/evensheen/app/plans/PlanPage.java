@@ -15,6 +15,8 @@ import org.evensheen.core.cautions.Hazard;
 import org.evensheen.core.footing.PlanReview;
 import org.evensheen.core.layout.Balance;
 import org.evensheen.core.layout.Layout;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.planning.ChemicalProof;
 import org.evensheen.core.planning.Entrant;
 import org.evensheen.core.planning.Protocol.Chemicals;
@@ -250,11 +252,6 @@ record PlanPage(
             "protocol",
                     List.of(
                             "cure",
-                            "pull",
-                            "drop",
-                            "left-behind",
-                            "grade",
-                            "gloss",
                             "every",
                             "visits",
                             "washEvery",
@@ -276,7 +273,15 @@ record PlanPage(
         IntStream.range(0, numbered.isEmpty() ? 0 : Fields.MOST_PRODUCTS)
                 .filter(i -> !in("name" + i).isEmpty())
                 .forEach(i -> here.add(numbered + i));
+        if (step.equals("protocol")) {
+            readings().forEach(m -> here.add(m.code()));
+        }
         return here;
+    }
+
+    /** Every measure that a section can be read with. */
+    public List<Measure> readings() {
+        return Measures.read();
     }
 
     /** What was typed into a field; empty if nothing was. */

@@ -9,6 +9,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.evensheen.app.labels.Product;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.planning.Entrant;
 import org.evensheen.core.planning.Protocol;
 import org.evensheen.core.planning.Protocol.Chemical;
@@ -19,13 +21,9 @@ import org.evensheen.core.planning.Protocol.Washes;
 import org.evensheen.core.planning.Protocol.Wear;
 import org.evensheen.core.planning.Protocol.Weeks;
 import org.evensheen.core.schedule.Plan.Planned;
-import org.evensheen.core.study.Measure;
 
 /** Reads how a study is to be done from what was typed. */
 final class ProtocolReader {
-    /** Spots of a section that gloss is read at, at least; ISO 2813 asks for so many. */
-    private static final int LEAST_GLOSS = 3;
-
     private final Fields fields;
     private final Map<String, Product> byName;
 
@@ -60,11 +58,10 @@ final class ProtocolReader {
 
     private List<Planned> measures() {
         List<Planned> measures = new ArrayList<>();
-        for (Measure measure :
-                List.of(Measure.DROP, Measure.LEFT_BEHIND, Measure.WATER_GRADE, Measure.GLOSS, Measure.PULL)) {
+        for (Measure measure : Measures.read()) {
             int repeats = fields.whole(measure.code(), "number of repeats", "", 0, 20, 0);
-            if (measure == Measure.GLOSS && repeats > 0 && repeats < LEAST_GLOSS) {
-                fields.wrong("gloss", "Gloss differs from spot to spot: read three or more on a section, or none.");
+            if (repeats > 0 && repeats < measure.leastRepeats()) {
+                fields.wrong(measure.code(), measure.whyRepeats());
             }
             if (repeats > 0) {
                 measures.add(new Planned(measure, repeats));
@@ -73,7 +70,7 @@ final class ProtocolReader {
         if (measures.isEmpty()) {
             fields.wrong(
                     "pull", "Nothing is measured. Say how often each section is read with one instrument at least.");
-            measures.add(new Planned(Measure.PULL, 3));
+            measures.add(new Planned(Measures.PULL, 3));
         }
         return measures;
     }
@@ -103,7 +100,7 @@ final class ProtocolReader {
             }
             Optional<Product> product = Optional.ofNullable(byName.get(name.toLowerCase(Locale.ROOT)));
             if (chemicals.stream().anyMatch(c -> c.name().equalsIgnoreCase(name))) {
-                fields.wrong("chem" + i, "“%s” stands twice.".formatted(name));
+                fields.wrong("chem" + i, "“%s” is listed twice.".formatted(name));
             }
             chemicals.add(new Chemical(
                     product.map(Product::name).orElse(name),

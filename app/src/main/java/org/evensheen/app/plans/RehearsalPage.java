@@ -12,10 +12,10 @@ import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
 import org.evensheen.core.comparing.Rehearsal.Case;
 import org.evensheen.core.comparing.Rehearsal.Supposed;
+import org.evensheen.core.measure.Measure;
 import org.evensheen.core.planning.Entrant;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Contender;
-import org.evensheen.core.study.Measure;
 
 /**
  * The rehearsal of a plan.
@@ -76,7 +76,8 @@ record RehearsalPage(
             Optional<RehearsalStore.Stored> stored) {
         Fields fields = new Fields(version.typed());
         Optional<Measure> measure = Rehearsals.measure(design);
-        double scale = measure.filter(m -> m == Measure.LEFT_BEHIND).isPresent() ? 110 / EarlierStore.BARE : 1;
+        double scale = measure.map(m -> m.rehearsedBare().orElseThrow() / EarlierStore.BARE)
+                .orElse(1.0);
         double bareOtherwise = earlier.bare() * scale;
         double sdOtherwise = earlier.scatter().map(s -> Math.sqrt(s.variance())).orElse(SECTIONS) * scale;
         double repeatsOtherwise = earlier.repeats().filter(r -> r > 0).orElse(REPEATS) * scale;

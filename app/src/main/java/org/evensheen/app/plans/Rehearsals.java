@@ -14,9 +14,10 @@ import org.evensheen.core.comparing.Rehearsal;
 import org.evensheen.core.comparing.Rehearsal.Case;
 import org.evensheen.core.comparing.Rehearsal.Outcome;
 import org.evensheen.core.comparing.Rehearsal.Supposed;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.planning.Effort;
 import org.evensheen.core.schedule.Plan;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Stage;
 import org.slf4j.Logger;
@@ -144,7 +145,7 @@ class Rehearsals {
                         "One more repeat",
                         with(of, repeats),
                         new Effort(
-                                once.hours() + sections * visits * Effort.seconds(of.measure()) / 3600,
+                                once.hours() + sections * visits * of.measure().seconds() / 3600,
                                 0,
                                 0,
                                 once.millilitres(),
@@ -183,9 +184,10 @@ class Rehearsals {
 
     /** The measure that a design can be rehearsed on. */
     static Optional<Measure> measure(Design design) {
-        return List.of(Measure.PULL, Measure.LEFT_BEHIND).stream()
-                .filter(m -> design.protocol().measures().stream().anyMatch(p -> p.measure() == m))
-                .findFirst();
+        return Measures.read().stream()
+                .filter(m -> m.rehearsedBare().isPresent()
+                        && design.protocol().measures().stream().anyMatch(p -> p.measure() == m))
+                .reduce((first, last) -> last);
     }
 
     /** Runs one rehearsal after another and adds their progress up; told a few times a second, as the page asks no oftener. */

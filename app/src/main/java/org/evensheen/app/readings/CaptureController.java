@@ -13,7 +13,8 @@ import org.evensheen.app.page.Missing;
 import org.evensheen.app.page.Refused;
 import org.evensheen.app.readings.ReadingController.Sent;
 import org.evensheen.app.studies.TypedEntry;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Stage;
 import org.springframework.http.HttpStatus;
@@ -45,7 +46,8 @@ class CaptureController {
     @PostMapping("/studies/{id}/capture")
     ResponseEntity<?> keep(@PathVariable long id, Sent asked, HttpServletRequest request) {
         Sent sent = asked.whole();
-        Measure measure = Measure.ofCode(sent.measure())
+        Measure measure = Measures.ofCode(sent.measure())
+                .filter(m -> m.readAs() == m)
                 .orElseThrow(() -> new Refused("There is no measure called “%s”.".formatted(sent.measure())));
         Stage stage = Stage.ofCode(sent.stage())
                 .orElseThrow(() -> new Refused("There is no stage called “%s”.".formatted(sent.stage())));
@@ -56,26 +58,22 @@ class CaptureController {
         if (sent.day() < 0 || sent.day() > today) {
             throw new Refused("Day %d is not between the first day and today, day %d.".formatted(sent.day(), today));
         }
-        TypedEntry typed = TypedEntry.read(measure, sent.amount(), sent.width(), sent.kind(), "");
+        TypedEntry typed = ReadingController.typed(measure, request, "");
         Reading reading = new Reading(
                 sent.section(),
                 sent.day(),
                 stage,
                 sent.repeat(),
-                typed.observation().orElseThrow(() -> new Refused(problem(typed))));
+                typed.observation().orElseThrow(() -> new Refused(typed.problem())));
         ReadingStore.Outcome outcome =
                 store.keep(id, reading, sent.key(), Hands.of(request), Optional.ofNullable(sent.take()));
         if (outcome == ReadingStore.Outcome.DONE) {
             return ResponseEntity.ok(new Kept(
                     "Kept: %s %d on %s, %s."
-                            .formatted(
-                                    measure.label().toLowerCase(),
-                                    sent.repeat(),
-                                    sent.section(),
-                                    figure(sent, measure)),
+                            .formatted(measure.words().one(), sent.repeat(), sent.section(), figure(reading)),
                     clock.millis()));
         }
-        return taken(id, reading, figure(sent, measure));
+        return taken(id, reading, figure(reading));
     }
 
     private ResponseEntity<ProblemDetail> taken(long id, Reading reading, String mine) {
@@ -107,12 +105,7 @@ class CaptureController {
         return (int) ChronoUnit.DAYS.between(first, LocalDate.now(clock));
     }
 
-    private static String problem(TypedEntry typed) {
-        return typed.amountProblem().isEmpty() ? typed.widthProblem() : typed.amountProblem();
-    }
-
-    private static String figure(Sent sent, Measure measure) {
-        String width = sent.width().isBlank() ? "" : " × " + sent.width().strip();
-        return Figures.withUnit(sent.amount().strip() + width, measure.unit());
+    private static String figure(Reading reading) {
+        return Figures.withUnit(reading.seen().told(), reading.measure().unit());
     }
 }

@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 import org.evensheen.app.studies.KeptReading;
-import org.evensheen.core.study.Observation;
+import org.evensheen.core.measure.Observation;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -60,16 +60,16 @@ public class ReadingBatch {
                 .map(r -> row(study, r, Optional.ofNullable(takes.get(r.id()))))
                 .toList();
         return database.sql("""
-                        insert into reading (study_id, section_id, day, stage, measure, repeat, amount, width_mm,
-                                             water_kind, kept_at, kept_by, page_key, replaces, struck_at, struck_by,
+                        insert into reading (study_id, section_id, day, stage, measure, repeat, amount, seen,
+                                             apart, kept_at, kept_by, page_key, replaces, struck_at, struck_by,
                                              struck_because, take_id)
-                        select s.study_id, s.id, r.day, r.stage, r.measure, r.repeat, r.amount, r.width, r.kind,
+                        select s.study_id, s.id, r.day, r.stage, r.measure, r.repeat, r.amount, r.seen, r.apart,
                                r.kept_at, r.kept_by, r.key,
                                (select b.id from reading b where b.page_key = r.replaces),
                                r.struck_at, r.struck_by, r.struck_because, r.take
                         from jsonb_to_recordset(:rows::jsonb) as r(
-                            section text, day int, stage text, measure text, repeat int, amount numeric, width numeric,
-                            kind text, kept_at timestamptz, kept_by text, key uuid, replaces uuid,
+                            section text, day int, stage text, measure text, repeat int, amount numeric, seen text,
+                            apart text, kept_at timestamptz, kept_by text, key uuid, replaces uuid,
                             struck_at timestamptz, struck_by text, struck_because text, take uuid)
                         join section s on s.study_id = :study and s.code = r.section""")
                 .param("rows", json.writeValueAsString(rows))
@@ -85,9 +85,9 @@ public class ReadingBatch {
         row.put("stage", kept.reading().stage().code());
         row.put("measure", kept.reading().measure().code());
         row.put("repeat", kept.reading().repeat());
-        row.put("amount", Columns.amount(seen));
-        putIfThere(row, "width", Columns.width(seen));
-        putIfThere(row, "kind", Columns.kind(seen));
+        row.put("amount", seen.amount());
+        row.put("seen", seen.line());
+        row.put("apart", seen.measure().byEye() ? kept.keptBy() : "");
         row.put("kept_at", kept.keptAt().toString());
         row.put("kept_by", kept.keptBy());
         row.put("key", kept.id() > 0 ? key(study, kept.id()) : UUID.randomUUID());
@@ -109,12 +109,5 @@ public class ReadingBatch {
 
     private static String text(Instant at) {
         return at.toString();
-    }
-
-    private static void putIfThere(
-            Map<String, Object> row, String name, @org.jspecify.annotations.Nullable Object value) {
-        if (value != null) {
-            row.put(name, value);
-        }
     }
 }

@@ -2,6 +2,8 @@ package org.evensheen.app.readings;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.page.Figures;
@@ -15,8 +17,9 @@ import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyScreen;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.app.studies.TypedEntry;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Observation;
 import org.evensheen.core.schedule.NextReading;
-import org.evensheen.core.study.Observation;
 import org.evensheen.core.study.Reading;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -45,16 +48,10 @@ class ReadingController {
             String section,
             String measure,
             Integer repeat,
-            String amount,
-            String width,
-            String kind,
             String because,
             UUID key,
             UUID take) {
         Sent {
-            amount = amount == null ? "" : amount;
-            width = width == null ? "" : width;
-            kind = kind == null ? "" : kind;
             because = because == null ? "" : because.strip();
         }
 
@@ -64,23 +61,35 @@ class ReadingController {
                 throw new Refused(
                         "The form came without its place. Open the section again and type the reading there.");
             }
-            if (amount.length() > 200 || width.length() > 200 || because.length() > 200) {
-                throw new Refused("That is far too long for a reading. Type one number.");
+            if (because.length() > LONGEST) {
+                throw new Refused("That is far too long for a reason. Say it in a few words.");
             }
             return this;
         }
-
-        TypedEntry read(Selection selection) {
-            return TypedEntry.read(selection.measure(), amount, width, kind, because);
-        }
     }
+
+    /** What was typed into the fields of a measure's parts. */
+    static TypedEntry typed(Measure measure, HttpServletRequest request, String because) {
+        Map<String, String> typed = new LinkedHashMap<>();
+        request.getParameterMap().forEach((name, values) -> {
+            if (measure.parts().stream().anyMatch(p -> name.equals(p.name()) || name.startsWith(p.name() + "-"))) {
+                if (values[0].length() > LONGEST) {
+                    throw new Refused("That is far too long for a reading. Type one number.");
+                }
+                typed.put(name, values[0]);
+            }
+        });
+        return TypedEntry.read(measure, typed, because);
+    }
+
+    private static final int LONGEST = 200;
 
     @PostMapping("/studies/{id}/readings")
     String keep(
             @PathVariable long id, Sent sent, HttpServletRequest request, HttpServletResponse response, Model model) {
         Study study = studies.load(id);
         Selection selection = selection(study, sent.whole());
-        TypedEntry typed = sent.read(selection);
+        TypedEntry typed = typed(selection.measure(), request, sent.because());
         if (typed.observation().isEmpty()) {
             screen.showRefused(study, selection, typed, Optional.empty(), sent.key(), model);
             return refused(request, response);
@@ -106,10 +115,7 @@ class ReadingController {
                 : selection;
         String kept = "Kept: %s %d on %s, %s."
                 .formatted(
-                        reading.measure().label().toLowerCase(),
-                        reading.repeat(),
-                        reading.section(),
-                        figure(reading.seen()));
+                        reading.measure().words().one(), reading.repeat(), reading.section(), figure(reading.seen()));
         return done(now, next, kept, request, response, model);
     }
 
@@ -126,7 +132,7 @@ class ReadingController {
         KeptReading was = kept(study, reading);
         Selection selection = selection(study, sent.whole());
         boolean striking = action.equals("strike");
-        TypedEntry typed = sent.read(selection);
+        TypedEntry typed = typed(selection.measure(), request, sent.because());
         if (sent.because().isEmpty()) {
             typed = typed.withoutReason();
         }
@@ -171,10 +177,10 @@ class ReadingController {
 
     /** What would become of the standing if what stands in the field were kept. */
     @GetMapping("/studies/{id}/suppose")
-    String suppose(@PathVariable long id, Sent sent, Model model) {
+    String suppose(@PathVariable long id, Sent sent, HttpServletRequest request, Model model) {
         Study study = studies.load(id);
         Selection selection = selection(study, sent.whole());
-        TypedEntry typed = sent.read(selection);
+        TypedEntry typed = typed(selection.measure(), request, sent.because());
         Suppose.fill(study, selection, sent.repeat(), typed, screen, model);
         return "studies/study :: supposed";
     }
@@ -267,10 +273,7 @@ class ReadingController {
     }
 
     private static String figure(Observation seen) {
-        if (seen instanceof Observation.DropShape drop) {
-            return "%s × %s mm".formatted(Figures.typed(drop.heightMm()), Figures.typed(drop.widthMm()));
-        }
-        return Figures.withUnit(Figures.typed(seen.amount()), seen.measure().unit());
+        return Figures.withUnit(seen.told(), seen.measure().unit());
     }
 
     private String done(

@@ -1,13 +1,11 @@
 package org.evensheen.app.readings;
 
-import java.math.BigDecimal;
 import java.sql.Types;
 import java.time.LocalDate;
 import java.util.Optional;
 import java.util.UUID;
-import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Hands;
-import org.evensheen.core.study.Observation;
+import org.evensheen.core.measure.Observation;
 import org.evensheen.core.study.Reading;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.namedparam.MapSqlParameterSource;
@@ -86,9 +84,9 @@ public class ReadingStore {
 
     private static final String INSERT = """
             insert into reading (study_id, section_id, day, stage, measure, repeat,
-                                 amount, width_mm, water_kind, kept_by, page_key, replaces, take_id)
+                                 amount, seen, apart, kept_by, page_key, replaces, take_id)
             select s.study_id, s.id, :day, :stage, :measure, :repeat,
-                   :amount, :width, :kind, :by, :key, :replaces,
+                   :amount, :seen, :apart, :by, :key, :replaces,
                    (select t.id from take t where t.id = :take)
             from section s where s.study_id = :study and s.code = :section
             on conflict do nothing""";
@@ -101,9 +99,9 @@ public class ReadingStore {
                 .addValue("stage", reading.stage().code())
                 .addValue("measure", reading.measure().code())
                 .addValue("repeat", reading.repeat())
-                .addValue("amount", Columns.amount(seen), Types.NUMERIC)
-                .addValue("width", Columns.width(seen), Types.NUMERIC)
-                .addValue("kind", Columns.kind(seen), Types.VARCHAR)
+                .addValue("amount", seen.amount(), Types.NUMERIC)
+                .addValue("seen", seen.line())
+                .addValue("apart", seen.measure().byEye() ? hands.name() : "")
                 .addValue("by", hands.name())
                 .addValue("key", key)
                 .addValue("replaces", replaces, Types.BIGINT)
@@ -117,13 +115,14 @@ public class ReadingStore {
 
     Optional<Standing> standing(long study, Reading reading) {
         return database.sql("""
-                        select r.amount, r.width_mm, r.kept_by,
+                        select r.seen, r.kept_by,
                                (select max(o.repeat) + 1 from reading o where o.study_id = r.study_id
                                 and o.section_id = r.section_id and o.day = r.day and o.stage = r.stage
                                 and o.measure = r.measure and o.struck_at is null) as free
                         from reading r join section s on s.id = r.section_id
                         where r.study_id = :study and s.code = :section and r.day = :day and r.stage = :stage
-                          and r.measure = :measure and r.repeat = :repeat and r.struck_at is null""")
+                          and r.measure = :measure and r.repeat = :repeat and r.struck_at is null
+                        limit 1""")
                 .param("study", study)
                 .param("section", reading.section())
                 .param("day", reading.day())
@@ -131,10 +130,8 @@ public class ReadingStore {
                 .param("measure", reading.measure().code())
                 .param("repeat", reading.repeat())
                 .query((row, n) -> new Standing(
-                        Figures.typed(row.getDouble("amount"))
-                                + Optional.ofNullable(row.getBigDecimal("width_mm"))
-                                        .map(w -> " × " + Figures.typed(w.doubleValue()))
-                                        .orElse(""),
+                        Observation.read(reading.measure(), row.getString("seen"))
+                                .told(),
                         row.getString("kept_by"),
                         row.getInt("free")))
                 .optional();
@@ -150,12 +147,12 @@ public class ReadingStore {
 
     /** Whether this very request was carried out before, with the same value. */
     private boolean sentBefore(long study, UUID key, Observation seen) {
-        Optional<BigDecimal> amount = database.sql(
-                        "select amount from reading where page_key = :key and study_id = :study")
+        return database.sql("select seen from reading where page_key = :key and study_id = :study")
                 .param("key", key)
                 .param("study", study)
-                .query(BigDecimal.class)
-                .optional();
-        return amount.filter(a -> a.compareTo(Columns.amount(seen)) == 0).isPresent();
+                .query(String.class)
+                .optional()
+                .filter(seen.line()::equals)
+                .isPresent();
     }
 }

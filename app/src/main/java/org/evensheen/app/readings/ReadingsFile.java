@@ -9,22 +9,33 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Sheet;
 import org.evensheen.app.studies.KeptReading;
 import org.evensheen.app.studies.Study;
-import org.evensheen.app.studies.TypedEntry;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
+import org.evensheen.core.measure.Observation;
+import org.evensheen.core.measure.Part;
+import org.evensheen.core.measure.TypedReading;
 import org.evensheen.core.schedule.OurTime;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Stage;
 import org.jspecify.annotations.Nullable;
 
 /** The readings of a study as a CSV file; docs/formats.md describes it. */
 final class ReadingsFile {
-    static final List<String> REQUIRED =
-            List.of("section", "day", "stage", "measure", "repeat", "amount", "unit", "width_mm", "water_kind");
-    static final List<String> OPTIONAL = List.of("kept_at", "kept_by", "struck_at", "struck_by", "struck_because");
+    static final List<String> REQUIRED = List.of("section", "day", "stage", "measure", "repeat");
+    /** What was seen, and the unit of its first number. */
+    private static final List<String> SEEN = List.of("seen", "unit");
+    /** The same in files from before there was one field for it. */
+    private static final List<String> SEEN_BEFORE = List.of("amount", "width_mm", "water_kind");
+
+    private static final List<String> RECORD =
+            List.of("kept_at", "kept_by", "struck_at", "struck_by", "struck_because");
+    private static final List<String> OPTIONAL =
+            Stream.of(SEEN, SEEN_BEFORE, RECORD).flatMap(List::stream).toList();
     private static final int MOST_ROWS = 60_000;
     private static final int MOST_PROBLEMS = 20;
     private static final int LONGEST_TEXT = 200;
@@ -34,24 +45,22 @@ final class ReadingsFile {
     /** Writes every reading of a study, struck ones too. */
     static String write(Study study) {
         List<String> header = new ArrayList<>(REQUIRED);
-        header.addAll(OPTIONAL);
+        header.addAll(SEEN);
+        header.addAll(RECORD);
         return Sheet.write(
                 header, study.readings().stream().map(ReadingsFile::row).toList());
     }
 
     private static List<@Nullable Object> row(KeptReading kept) {
         Reading reading = kept.reading();
-        var width = Columns.width(reading.seen());
         return Arrays.asList(
                 reading.section(),
                 reading.day(),
                 reading.stage().code(),
                 reading.measure().code(),
                 reading.repeat(),
-                Columns.amount(reading.seen()).toPlainString(),
+                reading.seen().line(),
                 reading.measure().unit(),
-                width == null ? null : width.toPlainString(),
-                Columns.kind(reading.seen()),
                 kept.keptAt(),
                 kept.keptBy(),
                 kept.strike().map(s -> s.at().toString()).orElse(null),
@@ -97,7 +106,7 @@ final class ReadingsFile {
             this.hands = hands;
             for (KeptReading kept : study.readings()) {
                 if (kept.stands()) {
-                    there.put(slot(kept.reading()), kept);
+                    there.put(slot(kept), kept);
                 } else {
                     struckThere.add(struckKey(kept));
                 }
@@ -117,18 +126,14 @@ final class ReadingsFile {
 
         private void row(Sheet.Row row, long line) {
             String section = row.at("section").toUpperCase(java.util.Locale.ROOT);
-            Optional<Measure> measure = Measure.ofCode(row.at("measure"));
+            Optional<Measure> measure = Measures.ofCode(row.at("measure"));
             Optional<Stage> stage = Stage.ofCode(row.at("stage"));
             Optional<Integer> day = whole(row.at("day"));
             Optional<Integer> repeat = whole(row.at("repeat"));
             if (study.record().section(section).isEmpty()) {
                 problem(line, "section", "there is no section “%s” in this study".formatted(Sheet.shown(section)));
             } else if (measure.isEmpty()) {
-                problem(
-                        line,
-                        "measure",
-                        "“%s” is not pull, drop, left-behind, grade or gloss"
-                                .formatted(Sheet.shown(row.at("measure"))));
+                problem(line, "measure", "“%s” is not %s".formatted(Sheet.shown(row.at("measure")), known()));
             } else if (stage.isEmpty()) {
                 problem(line, "stage", "“%s” is not a stage".formatted(Sheet.shown(row.at("stage"))));
             } else if (day.isEmpty() || day.get() < 0) {
@@ -151,23 +156,39 @@ final class ReadingsFile {
                                         measure.get().code(),
                                         measure.get().unit()));
             } else {
-                TypedEntry typed =
-                        TypedEntry.read(measure.get(), row.at("amount"), row.at("width_mm"), row.at("water_kind"), "");
-                if (typed.observation().isEmpty()) {
-                    String what = typed.amountProblem().isEmpty() ? typed.widthProblem() : typed.amountProblem();
-                    problem(line, typed.amountProblem().isEmpty() ? "width_mm" : "amount", what);
-                } else {
-                    add(
-                            row,
-                            line,
-                            new Reading(
-                                    section,
-                                    day.get(),
-                                    stage.get(),
-                                    repeat.get(),
-                                    typed.observation().get()));
+                seen(row, line, measure.get())
+                        .ifPresent(seen ->
+                                add(row, line, new Reading(section, day.get(), stage.get(), repeat.get(), seen)));
+            }
+        }
+
+        private static String known() {
+            List<String> codes = Measures.read().stream().map(Measure::code).toList();
+            return String.join(", ", codes.subList(0, codes.size() - 1)) + " or " + codes.get(codes.size() - 1);
+        }
+
+        /** What was seen: as one line, or in the fields of older files, or typed by hand as a form has it. */
+        private Optional<Observation> seen(Sheet.Row row, long line, Measure measure) {
+            String whole = row.at("seen");
+            if (whole.contains("=")) {
+                try {
+                    return Optional.of(Observation.read(measure, whole));
+                } catch (IllegalArgumentException e) {
+                    problem(line, "seen", String.valueOf(e.getMessage()));
+                    return Optional.empty();
                 }
             }
+            TypedReading typed = TypedReading.of(
+                    measure,
+                    Map.of(
+                            Part.FIRST,
+                            whole.isEmpty() ? row.at("amount") : whole,
+                            "width",
+                            row.at("width_mm"),
+                            "kind",
+                            row.at("water_kind")));
+            typed.problems().forEach((field, what) -> problem(line, whole.isEmpty() ? field : "seen", what));
+            return typed.seen();
         }
 
         private void add(Sheet.Row row, long line, Reading reading) {
@@ -186,12 +207,12 @@ final class ReadingsFile {
                 }
                 return;
             }
-            Long before = lineOf.putIfAbsent(slot(reading), line);
+            Long before = lineOf.putIfAbsent(slot(kept), line);
             if (before != null) {
                 problem(line, "repeat", "the same section, day, stage, measure and repeat stand in line " + before);
                 return;
             }
-            KeptReading standing = there.get(slot(reading));
+            KeptReading standing = there.get(slot(kept));
             if (standing == null) {
                 fresh.add(kept);
             } else if (standing.reading().equals(reading)) {
@@ -199,12 +220,11 @@ final class ReadingsFile {
             } else {
                 problem(
                         line,
-                        "amount",
+                        "seen",
                         "the study already holds %s here, the file says %s; correct it in the study or drop the line"
                                 .formatted(
-                                        Columns.amount(standing.reading().seen())
-                                                .toPlainString(),
-                                        Columns.amount(reading.seen()).toPlainString()));
+                                        standing.reading().seen().told(),
+                                        reading.seen().told()));
             }
         }
 
@@ -236,12 +256,14 @@ final class ReadingsFile {
             return text.matches("-?\\d{1,6}") ? Optional.of(Integer.valueOf(text)) : Optional.empty();
         }
 
-        private static String slot(Reading r) {
-            return r.section() + "/" + r.day() + "/" + r.stage() + "/" + r.measure() + "/" + r.repeat();
+        private static String slot(KeptReading kept) {
+            Reading r = kept.reading();
+            return (r.measure().byEye() ? kept.keptBy() + "/" : "") + r.section() + "/" + r.day() + "/" + r.stage()
+                    + "/" + r.measure() + "/" + r.repeat();
         }
 
         private static String struckKey(KeptReading kept) {
-            return slot(kept.reading()) + "/" + kept.reading().seen() + "/"
+            return slot(kept) + "/" + kept.reading().seen() + "/"
                     + kept.strike().map(s -> s.at().getEpochSecond()).orElse(0L);
         }
     }

@@ -1,16 +1,15 @@
 package org.evensheen.app.readings;
 
+import java.util.OptionalDouble;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.studies.Selection;
 import org.evensheen.app.studies.Standing;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyScreen;
 import org.evensheen.app.studies.TypedEntry;
-import org.evensheen.core.study.Measure;
-import org.evensheen.core.study.Observation;
+import org.evensheen.core.measure.Observation;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.StudyRecord;
-import org.evensheen.core.water.SessileDrop;
 import org.springframework.ui.Model;
 
 /** What a reading would do, while it is still being typed. */
@@ -40,22 +39,18 @@ final class Suppose {
             return screen.effect(study, selection);
         }
         String effect = screen.effect(study, selection);
-        if (selection.measure() == Measure.DROP && typed.observation().get() instanceof Observation.DropShape drop) {
-            boolean flattened = SessileDrop.flattened(drop.widthMm());
-            return "%s × %s mm is a contact angle of %s%s."
-                    .formatted(
-                            Figures.typed(drop.heightMm()),
-                            Figures.typed(drop.widthMm()),
-                            Figures.number(drop.score(1), 1) + "°",
-                            flattened
-                                    ? ", gravity reckoned in for clean water; soap or residue makes it doubtful"
-                                    : "");
-        }
-        if (selection.measure() == Measure.LEFT_BEHIND) {
-            return "That is %s on this section."
-                    .formatted(Figures.score(
-                            Measure.LEFT_BEHIND,
-                            typed.observation().get().score(selection.section().areaSquareMetres())));
+        Observation seen = typed.observation().get();
+        OptionalDouble score = seen.score(selection.section().areaSquareMetres());
+        if (seen.measure().scoreIsNews()) {
+            return score.isPresent()
+                    ? "%s: %s %s%s."
+                            .formatted(
+                                    seen.told(),
+                                    seen.measure().words().score(),
+                                    Figures.difference(seen.measure(), score.getAsDouble()),
+                                    seen.measure().doubt(seen))
+                    : "%s: more stands at the last mark than is reckoned with; go on until half is gone if you can."
+                            .formatted(seen.told());
         }
         return effect.isEmpty() ? "" : "Would make: " + effect;
     }

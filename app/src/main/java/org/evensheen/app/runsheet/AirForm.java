@@ -13,7 +13,7 @@ import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
 import org.evensheen.core.planning.Entrant;
 import org.evensheen.core.runsheet.RunDay;
-import org.evensheen.core.study.TypedNumber;
+import org.evensheen.core.units.TypedNumber;
 import org.evensheen.core.weather.Air;
 import org.evensheen.core.weather.PanelAir;
 import org.evensheen.core.weather.Site;

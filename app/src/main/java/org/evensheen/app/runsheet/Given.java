@@ -2,7 +2,7 @@ package org.evensheen.app.runsheet;
 
 import java.util.Optional;
 import org.evensheen.core.runsheet.Step;
-import org.evensheen.core.study.TypedNumber;
+import org.evensheen.core.units.TypedNumber;
 
 /**
  * How much was put on: counted, typed, or weighed as what the bottle lost between two weighings.

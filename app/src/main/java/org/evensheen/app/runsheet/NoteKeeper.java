@@ -19,7 +19,7 @@ import org.evensheen.core.runsheet.Step;
 import org.evensheen.core.slickness.Sled;
 import org.evensheen.core.study.Deviation;
 import org.evensheen.core.study.Happening;
-import org.evensheen.core.study.TypedNumber;
+import org.evensheen.core.units.TypedNumber;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 

@@ -14,6 +14,8 @@ import org.evensheen.app.studies.ApplicationStore;
 import org.evensheen.app.studies.HappeningStore;
 import org.evensheen.app.studies.KeptReading;
 import org.evensheen.core.label.Claim;
+import org.evensheen.core.measure.Measures;
+import org.evensheen.core.measure.WaterGrade;
 import org.evensheen.core.mixing.Departure;
 import org.evensheen.core.mixing.Dose;
 import org.evensheen.core.mixing.SectionDose;
@@ -23,8 +25,6 @@ import org.evensheen.core.runsheet.RunSheet;
 import org.evensheen.core.runsheet.Step;
 import org.evensheen.core.study.Deviation;
 import org.evensheen.core.study.Happening;
-import org.evensheen.core.study.Measure;
-import org.evensheen.core.study.Observation;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.units.Span;
@@ -206,7 +206,7 @@ class RunKeeper {
     private String look(Run run, Sent sent, Step step) {
         String section = step.sections().get(0);
         int grade = Integer.parseInt(sent.in("grade"));
-        Reading seen = new Reading(section, run.day(), Stage.BARE, 1, new Observation.Graded(WaterKind.REPELS, grade));
+        Reading seen = new Reading(section, run.day(), Stage.BARE, 1, WaterGrade.seen(WaterKind.REPELS, grade));
         UUID key = derived(sent.key(), "look");
         Optional<KeptReading> before = run.study().readings().stream()
                 .filter(KeptReading::stands)
@@ -214,7 +214,7 @@ class RunKeeper {
                         && k.reading().day() == run.day()
                         && k.reading().stage() == Stage.BARE
                         && k.reading().repeat() == 1
-                        && k.reading().measure() == Measure.WATER_GRADE)
+                        && k.reading().measure().equals(Measures.WATER_GRADE))
                 .findFirst();
         if (before.isPresent()) {
             readings.correct(
@@ -351,7 +351,7 @@ class RunKeeper {
                                     sent.step().startsWith("look/" + k.reading().section() + "/")
                                             && k.reading().day() == run.day()
                                             && k.reading().stage() == Stage.BARE
-                                            && k.reading().measure() == Measure.WATER_GRADE)
+                                            && k.reading().measure().equals(Measures.WATER_GRADE))
                             .forEach(k -> readings.strike(study, k.id(), sent.hands(), "the look was undone"));
                 }));
         return Outcome.done("Undone. It stays in the record as undone.");

@@ -16,6 +16,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Filled;
+import org.evensheen.app.studies.Slate;
 import org.evensheen.core.planning.Entrant;
 import org.evensheen.core.runsheet.Batch;
 import org.evensheen.core.runsheet.Clock;
@@ -98,6 +99,8 @@ record RunPage(
      * @param big the amount, or what is read
      * @param opens and {@code closes} ms of the server's clock, 0 for none
      * @param low and {@code high} the label's window, s, from the mark of the step {@code after}
+     * @param options what is chosen for a reading
+     * @param fields what is typed for it
      * @param grades sections that may be graded with it
      * @param counter what is counted by tapping; empty if nothing is
      * @param acid the product that goes on and whose pH may be noted; 0 if there is none
@@ -126,12 +129,13 @@ record RunPage(
             boolean weighable,
             long acid,
             List<Choice> choices,
+            List<Slate.Choices> options,
+            List<Slate.Field> fields,
             List<Take> takes,
             List<String> grades,
             String stage,
             String measure,
             int repeat,
-            String unit,
             UUID id,
             Filled filled) {}
 

@@ -1,14 +1,18 @@
 package org.evensheen.app.runsheet;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.readings.ReadingStore;
+import org.evensheen.core.measure.Measures;
+import org.evensheen.core.measure.Observation;
+import org.evensheen.core.measure.Part;
+import org.evensheen.core.measure.WaterGrade;
 import org.evensheen.core.runsheet.RunSheet;
 import org.evensheen.core.runsheet.Step;
-import org.evensheen.core.study.Measure;
-import org.evensheen.core.study.Observation;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
@@ -30,12 +34,12 @@ class StageGrades {
     /** Codes of sections that may be graded at a step; none where the study does not grade. */
     static List<String> open(Run run, Step step) {
         Optional<Stage> stage =
-                RunSheet.shows(step).filter(s -> run.study().record().plan().repeatsOf(Measure.WATER_GRADE) > 0);
+                RunSheet.shows(step).filter(s -> run.study().record().plan().repeatsOf(Measures.WATER_GRADE) > 0);
         return stage.stream()
                 .flatMap(s -> run.study().record().sections().stream()
                         .filter(section -> run.study()
                                 .record()
-                                .mean(section, new Occasion(run.day(), s), Measure.WATER_GRADE)
+                                .mean(section, new Occasion(run.day(), s), Measures.WATER_GRADE)
                                 .isEmpty()))
                 .map(Section::code)
                 .toList();
@@ -51,7 +55,7 @@ class StageGrades {
             if (stage.isEmpty() || !grade.matches("[0-4]")) {
                 continue;
             }
-            Observation seen = new Observation.Graded(kind(run, section), Integer.parseInt(grade));
+            Observation seen = WaterGrade.seen(kind(run, section), Integer.parseInt(grade));
             ReadingStore.Outcome outcome = readings.keep(
                     run.study().id(),
                     new Reading(section.code(), run.day(), stage.get(), 1, seen),
@@ -70,13 +74,29 @@ class StageGrades {
                 : graded + " " + String.join(", ", taken) + " had been graded already; that stands.";
     }
 
+    /** What was chosen for a measure on a section before, or else the first of its options, so that it comes chosen. */
+    static Map<String, String> before(Run run, Step step) {
+        Map<String, String> chosen = new HashMap<>();
+        step.reading().ifPresent(asked -> {
+            asked.measure().parts().forEach(part -> {
+                if (part instanceof Part.Choice choice) {
+                    chosen.put(choice.name(), choice.options().get(0).code());
+                }
+            });
+            run.study().record().readings().stream()
+                    .filter(r -> step.sections().contains(r.section())
+                            && r.measure().equals(asked.measure())
+                            && r.stage() != Stage.BARE)
+                    .forEach(r -> chosen.putAll(r.seen().typed()));
+        });
+        return chosen;
+    }
+
     /** What the water does on a section, as it was said when it was graded first; before that as its product is known for. */
     private static WaterKind kind(Run run, Section section) {
         return run.study().record().readings().stream()
                 .filter(r -> r.section().equals(section.code()) && r.stage() != Stage.BARE)
-                .map(Reading::seen)
-                .filter(Observation.Graded.class::isInstance)
-                .map(seen -> ((Observation.Graded) seen).kind())
+                .flatMap(r -> WaterGrade.kind(r.seen()).stream())
                 .findFirst()
                 .orElse(run.study().record().contenderOn(section).kind());
     }

@@ -14,12 +14,13 @@ import org.evensheen.app.page.Filled;
 import org.evensheen.app.runsheet.RunPage.Choice;
 import org.evensheen.app.runsheet.RunPage.StepView;
 import org.evensheen.app.runsheet.RunPage.Take;
+import org.evensheen.app.studies.TypedEntry;
 import org.evensheen.core.instruments.Probe;
+import org.evensheen.core.measure.Words;
 import org.evensheen.core.mixing.Counter;
 import org.evensheen.core.mixing.SectionDose;
 import org.evensheen.core.runsheet.RunSheet;
 import org.evensheen.core.runsheet.Step;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.units.Span;
 import org.jspecify.annotations.Nullable;
 
@@ -71,27 +72,22 @@ final class StepViews {
                 dose.map(d -> Figures.compact(d.aim(), 2)).orElse(""),
                 dose.isPresent(),
                 run.readable(step).map(Product::id).orElse(0L),
-                choices(step, asked),
+                looks(step),
+                asked.map(a -> TypedEntry.blank(a.measure()).choices(StageGrades.before(run, step)))
+                        .orElse(List.of()),
+                asked.map(a -> TypedEntry.blank(a.measure()).fields()).orElse(List.of()),
                 takes(run, step, asked),
                 StageGrades.open(run, step),
                 asked.map(a -> a.stage().code()).orElse(""),
                 asked.map(a -> a.measure().code()).orElse(""),
                 asked.map(Step.Asked::repeat).orElse(0),
-                asked.map(a -> a.measure().unit()).orElse(""),
                 UUID.randomUUID(),
                 filled);
     }
 
     private static String reading(Step.Asked asked) {
-        String what = asked.measure() == Measure.WATER_GRADE
-                ? "grade by eye"
-                : asked.measure() == Measure.LEFT_BEHIND
-                        ? "water left behind"
-                        : asked.measure().label().toLowerCase(Locale.ROOT);
-        String ordinal = Figures.ordinal(asked.repeat());
-        return asked.measure() == Measure.LEFT_BEHIND || asked.measure() == Measure.WATER_GRADE
-                ? Character.toUpperCase(what.charAt(0)) + what.substring(1)
-                : ordinal + " " + what;
+        Words words = asked.measure().words();
+        return words.once().isEmpty() ? Figures.ordinal(asked.repeat()) + " " + words.one() : words.once();
     }
 
     private static String span(Span seconds) {
@@ -114,21 +110,14 @@ final class StepViews {
         };
     }
 
-    private static List<Choice> choices(Step step, Optional<Step.Asked> asked) {
+    private static List<Choice> looks(Step step) {
         if (step.kind() == Step.Kind.LOOK) {
             return List.of(
                     new Choice("0", "Lies flat", true),
                     new Choice("1", "Breaks up", false),
                     new Choice("3", "Beads", false));
         }
-        return asked.filter(a -> a.measure() == Measure.WATER_GRADE).isPresent()
-                ? List.of(
-                        new Choice("4", "as fresh", true),
-                        new Choice("3", "slower or looser", true),
-                        new Choice("2", "half of it", true),
-                        new Choice("1", "barely", true),
-                        new Choice("0", "wets like bare", true))
-                : List.of();
+        return List.of();
     }
 
     private static List<Take> takes(Run run, Step step, Optional<Step.Asked> asked) {
@@ -159,7 +148,8 @@ final class StepViews {
     private static List<String> fields(Run run, Step step, Optional<Step.Asked> asked, Instrument i) {
         Probe probe = i.probe();
         return switch (step.kind()) {
-            case READ -> probe.measure().equals(asked.map(Step.Asked::measure)) ? List.of("amount") : List.of();
+            case READ ->
+                asked.flatMap(a -> a.measure().probe()).equals(Optional.of(probe)) ? List.of("amount") : List.of();
             case CHECK -> probe == Probe.FORCE ? List.of("said") : List.of();
             case CONDITIONS ->
                 probe == Probe.AIR ? List.of("air") : probe == Probe.SURFACE ? List.of("panel") : List.of();

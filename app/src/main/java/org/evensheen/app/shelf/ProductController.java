@@ -18,7 +18,7 @@ import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Missing;
 import org.evensheen.app.pictures.Picture;
 import org.evensheen.core.stock.Remaining;
-import org.evensheen.core.study.TypedNumber;
+import org.evensheen.core.units.TypedNumber;
 import org.evensheen.core.units.TypedVolume;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;

@@ -14,7 +14,8 @@ import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.footing.Footing;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -82,7 +83,8 @@ class Standings {
     }
 
     private Map<String, String> lines(Study study) {
-        Judging.Outcome outcome = judging.judge(study, Measure.PULL, Math.max(0, study.dayOf(clock)));
+        Measure measure = study.record().plan().main().orElse(Measures.PULL);
+        Judging.Outcome outcome = judging.judge(study, measure, Math.max(0, study.dayOf(clock)));
         Map<String, String> lines = new HashMap<>();
         outcome.verdict()
                 .ifPresent(verdict -> verdict.results()
@@ -98,11 +100,12 @@ class Standings {
         long sharing = verdict.results().stream()
                 .filter(r -> r.place() == result.place())
                 .count();
-        return "%s %d of %d at slickness, %s"
+        return "%s %d of %d at %s, %s"
                 .formatted(
                         sharing > 1 ? "shares place" : "place",
                         result.place(),
                         verdict.results().size(),
+                        verdict.measure().words().at(),
                         footing.word());
     }
 }

@@ -13,7 +13,7 @@ import org.evensheen.app.page.Refused;
 import org.evensheen.core.label.Claim;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.mixing.Dose;
-import org.evensheen.core.study.TypedNumber;
+import org.evensheen.core.units.TypedNumber;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;

@@ -2,9 +2,9 @@ package org.evensheen.app.studies;
 
 import java.util.Optional;
 import org.evensheen.app.page.Figures;
-import org.evensheen.core.slickness.SectionSlickness;
+import org.evensheen.core.comparing.SectionEffect;
+import org.evensheen.core.measure.Measure;
 import org.evensheen.core.slickness.Slickness;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Spread;
@@ -15,37 +15,38 @@ import org.evensheen.core.study.StudyRecord;
 final class Effect {
     private Effect() {}
 
-    /** One line under the field: how much easier than bare, and what is left of the first slickness. */
+    /** One line under the field: what it takes off bare, and what is left of its first effect. */
     static String words(StudyRecord study, Section section, Occasion at, Measure measure) {
-        if (measure != Measure.PULL
+        if (!measure.benefitIsShare()
                 || at.stage() == Stage.BARE
                 || study.contenderOn(section).isBare()
                 || study.mean(section, at, measure).isEmpty()) {
             return "";
         }
-        Optional<SectionSlickness> slickness = SectionSlickness.of(study, section, at);
-        if (slickness.isEmpty()) {
+        Optional<SectionEffect> effect = SectionEffect.of(study, section, at, measure);
+        if (effect.isEmpty()) {
             return "Read a bare section the same day, and this says how much is left.";
         }
-        String eased = "%s easier than bare that day."
-                .formatted(Figures.percent(slickness.get().benefit()));
-        return slickness
-                .get()
+        String gained = "%s %s."
+                .formatted(
+                        Figures.percent(effect.get().benefit()), measure.words().gained());
+        return effect.get()
                 .retention()
-                .map(left -> "%s of its first slickness left; spent is %s. %s"
-                        .formatted(Figures.percent(left), Figures.percent(Slickness.SPENT), eased))
-                .orElse(eased);
+                .map(left -> "%s of its first %s left; spent is %s. %s"
+                        .formatted(
+                                Figures.percent(left), measure.words().at(), Figures.percent(Slickness.SPENT), gained))
+                .orElse(gained);
     }
 
     /** What a row of the Slate is set against: bare of the day, or its own fresh reading. */
     static String against(StudyRecord study, Section section, Occasion at, Measure measure) {
         String bare = study.contenderOn(section).isBare()
                 ? ""
-                : SectionSlickness.bareOn(study, at, measure).stream()
+                : SectionEffect.bareOn(study, at, measure).stream()
                         .mapToObj(b -> "bare " + Figures.score(measure, b))
                         .findFirst()
                         .orElse("");
-        if (measure == Measure.PULL || measure == Measure.LEFT_BEHIND) {
+        if (measure.benefitIsShare()) {
             return bare;
         }
         return study.firstRead(section, Stage.FRESH, measure)

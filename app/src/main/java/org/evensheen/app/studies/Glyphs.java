@@ -2,6 +2,9 @@ package org.evensheen.app.studies;
 
 import static org.evensheen.app.page.Figures.svg;
 
+import java.util.List;
+import org.evensheen.core.measure.Value;
+
 /** Drawings that are measurements: a drop at its contact angle, the edge of a sheet of water. */
 public final class Glyphs {
     private Glyphs() {}
@@ -41,5 +44,24 @@ public final class Glyphs {
                         svg(y - thickness * 0.35),
                         svg(x + width),
                         svg(y));
+    }
+
+    /** Marks over minutes as an area that stands on a line, as wide as the last minute and as high as the first mark. */
+    static String curve(double x, double y, double width, double height, List<Value.Mark> marks) {
+        double last = marks.get(marks.size() - 1).minute();
+        double first = Math.max(1e-9, marks.get(0).value());
+        StringBuilder path = new StringBuilder("M" + svg(x) + "," + svg(y));
+        for (Value.Mark mark : marks) {
+            path.append("L")
+                    .append(svg(x + width * mark.minute() / last))
+                    .append(",")
+                    .append(svg(y - height * Math.min(1.2, mark.value() / first)));
+        }
+        return path.append("L")
+                .append(svg(x + width))
+                .append(",")
+                .append(svg(y))
+                .append("Z")
+                .toString();
     }
 }

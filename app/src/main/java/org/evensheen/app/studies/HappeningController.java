@@ -7,7 +7,7 @@ import java.util.UUID;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Refused;
 import org.evensheen.core.study.Happening;
-import org.evensheen.core.study.TypedNumber;
+import org.evensheen.core.units.TypedNumber;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.PathVariable;

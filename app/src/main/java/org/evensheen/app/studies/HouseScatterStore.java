@@ -12,7 +12,7 @@ import java.util.TreeMap;
 import org.evensheen.core.comparing.BlockModel;
 import org.evensheen.core.comparing.HouseScatter;
 import org.evensheen.core.comparing.HouseScatter.Lender;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.measure.Measure;
 import org.evensheen.core.study.Occasion;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -20,8 +20,8 @@ import org.springframework.stereotype.Component;
 /**
  * Scatter between sections from earlier replicated studies, for a study that can't estimate its own. It is pooled over
  * the latest visits of the five youngest studies that began before it and have two sections of a product, and only readings that
- * were known when the judged ones were kept count: what comes in later changes no earlier verdict. Measures other than pull have no house
- * scatter.
+ * were known when the judged ones were kept count: what comes in later changes no earlier verdict. Only measures that
+ * {@linkplain Measure#lendsScatter() lend} have any; their score is the number that was typed.
  */
 @Component
 public class HouseScatterStore {
@@ -36,7 +36,7 @@ public class HouseScatterStore {
 
     /** The scatter that a verdict on an occasion may borrow; none if the study has scatter of its own, or nothing is judged yet. */
     Optional<HouseScatter> borrowedFor(Study study, Measure measure, Optional<Occasion> at) {
-        if (measure != Measure.PULL || at.isEmpty() || !needs(study)) {
+        if (!measure.lendsScatter() || at.isEmpty() || !needs(study)) {
             return Optional.empty();
         }
         Instant kept = study.readings().stream()
@@ -45,24 +45,29 @@ public class HouseScatterStore {
                 .map(KeptReading::keptAt)
                 .max(Instant::compareTo)
                 .orElseGet(Instant::now);
-        return ofPulls(new Known(
-                study.firstDay(), study.id(), study.firstDay().plusDays(at.get().day()), kept));
+        return of(
+                measure,
+                new Known(
+                        study.firstDay(),
+                        study.id(),
+                        study.firstDay().plusDays(at.get().day()),
+                        kept));
     }
 
-    /** Scatter of pulls from section to section, from all that is known today. */
-    public Optional<HouseScatter> ofPulls() {
+    /** Scatter from section to section, from all that is known today. */
+    public Optional<HouseScatter> of(Measure measure) {
         LocalDate farthest = LocalDate.of(9999, 1, 1);
-        return ofPulls(new Known(farthest, Long.MAX_VALUE, farthest, Instant.parse("9999-01-01T00:00:00Z")));
+        return of(measure, new Known(farthest, Long.MAX_VALUE, farthest, Instant.parse("9999-01-01T00:00:00Z")));
     }
 
-    private Optional<HouseScatter> ofPulls(Known known) {
+    private Optional<HouseScatter> of(Measure measure, Known known) {
         Map<Long, List<BlockModel.Unit>> sections = new TreeMap<>();
         Map<Long, Integer> days = new TreeMap<>();
         database.sql("""
                         with known as (
                             select r.study_id, r.section_id, r.day, r.amount, s.first_day
                             from reading r join study s on s.id = r.study_id
-                            where r.measure = 'pull' and r.stage = 'rewetted'
+                            where r.measure = :measure and r.stage = 'rewetted'
                               and (s.first_day, s.id) < (:began, :study) and s.first_day + r.day <= :read
                               and r.kept_at <= :kept and (r.struck_at is null or r.struck_at > :kept)),
                         lender as (
@@ -81,6 +86,7 @@ public class HouseScatterStore {
                         join section s on s.id = k.section_id
                         join contender c on c.id = s.contender_id
                         group by l.study_id, l.day, c.number, s.block, s.id""")
+                .param("measure", measure.code())
                 .param("began", Date.valueOf(known.began))
                 .param("study", known.study)
                 .param("read", Date.valueOf(known.read))

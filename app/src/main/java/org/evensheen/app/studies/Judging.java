@@ -10,8 +10,8 @@ import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.footing.BlindReview;
 import org.evensheen.core.footing.Finding;
 import org.evensheen.core.footing.FootingReview;
+import org.evensheen.core.measure.Measure;
 import org.evensheen.core.study.Contender.Source;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Stage;
 import org.springframework.stereotype.Component;
@@ -73,8 +73,8 @@ public class Judging {
         return BlindReview.of(
                 study.readings().stream()
                         .filter(KeptReading::stands)
-                        .filter(k -> k.reading().measure() == Measure.WATER_GRADE
-                                && k.reading().stage() != Stage.BARE)
+                        .filter(k ->
+                                k.reading().measure().byEye() && k.reading().stage() != Stage.BARE)
                         .map(k -> new BlindReview.Look(k.reading().section(), k.keptAt(), k.keptBy()))
                         .toList(),
                 study.seen().stream()

@@ -13,6 +13,9 @@ import org.evensheen.core.study.Reading;
  */
 public record KeptReading(
         long id, Reading reading, Instant keptAt, String keptBy, Optional<Long> replaces, Optional<Strike> strike) {
+    public KeptReading {
+        reading = reading.by(keptBy);
+    }
 
     /** Who struck a reading, when, and why. */
     public record Strike(Instant at, String by, String because) {}

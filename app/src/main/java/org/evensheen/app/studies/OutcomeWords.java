@@ -8,7 +8,7 @@ import org.evensheen.core.comparing.BlockModel;
 import org.evensheen.core.comparing.HouseScatter;
 import org.evensheen.core.comparing.Kept;
 import org.evensheen.core.comparing.Verdict;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.measure.Measure;
 
 /** What a verdict's facts are called in words, wherever they are told. */
 public final class OutcomeWords {
@@ -26,6 +26,7 @@ public final class OutcomeWords {
             case NO_FIRST_EFFECT -> "no first effect that could be told from none";
             case MADE_WORSE -> "it made things worse than bare from the start";
             case SHEETS -> "it sheets: a drop's angle is no mark of it";
+            case NOT_KEPT -> "no share is left of such a number";
             case NO_SCATTER -> "nothing shows how much sections scatter";
         };
     }
@@ -69,8 +70,8 @@ public final class OutcomeWords {
                     ? "No difference can be told: nothing here shows how much sections scatter."
                     : "No two products share a row, so none can be compared.";
         }
-        String least = Figures.difference(measure, verdict.leastToldApart().orElseThrow());
-        String most = Figures.difference(measure, verdict.mostToldApart().orElseThrow());
+        String least = Figures.size(measure, verdict.leastToldApart().orElseThrow());
+        String most = Figures.size(measure, verdict.mostToldApart().orElseThrow());
         return least.equals(most)
                 ? "A true difference of %s between two products would be told apart four times in five."
                         .formatted(least)

@@ -3,6 +3,7 @@ package org.evensheen.app.studies;
 import static org.evensheen.app.page.Figures.svg;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -10,8 +11,10 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.page.Figures;
+import org.evensheen.core.measure.Drawing;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.schedule.NextReading;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.SectionState;
 import org.evensheen.core.study.StudyRecord;
@@ -116,9 +119,28 @@ public record PanelDrawing(
     /** Mean pull of bare on a day, read or estimated: the full length of every rail. */
     private static OptionalDouble bareOn(StudyRecord study, int day) {
         return study.bareSections()
-                .flatMap(s -> SectionState.on(study, s, Measure.PULL, day).stream())
+                .flatMap(s -> drawn(Drawing.RUNNER).flatMap(m -> SectionState.on(study, s, m, day).stream()))
                 .mapToDouble(SectionState::value)
                 .average();
+    }
+
+    /** Measures that are drawn in a way. */
+    private static Stream<Measure> drawn(Drawing as) {
+        return Measures.all().stream().filter(m -> m.drawing() == as);
+    }
+
+    /** What a section is like on a day by the measure that is drawn in a way, with that measure. */
+    private record State(Measure measure, SectionState is) {
+        String figure() {
+            return Figures.score(measure, is.value());
+        }
+
+        static Optional<State> of(StudyRecord study, Section section, Drawing as, int day) {
+            return drawn(as)
+                    .flatMap(m ->
+                            SectionState.on(study, section, m, day).stream().map(s -> new State(m, s)))
+                    .findFirst();
+        }
     }
 
     private static String place(double mm, double unit) {
@@ -209,60 +231,64 @@ public record PanelDrawing(
                             .extra();
         }
 
+        private Optional<State> state(Drawing as) {
+            return State.of(study.record(), section, as, selection.at().day());
+        }
+
+        private static Glyph glyph(String path, String end, State state) {
+            return new Glyph(path, end, state.figure(), state.is().read());
+        }
+
         private Optional<Glyph> water(double skin, double start) {
-            int day = selection.at().day();
             boolean sheets = study.record().contenderOn(section).kind() == WaterKind.SHEETS;
-            Optional<SectionState> left = SectionState.on(study.record(), section, Measure.LEFT_BEHIND, day);
-            Optional<SectionState> drop = SectionState.on(study.record(), section, Measure.DROP, day);
-            if (drop.isPresent() && (!sheets || left.isEmpty())) {
-                SectionState s = drop.get();
-                double size = Math.min(h * 0.17, w * 0.09);
-                return Optional.of(new Glyph(
-                        Glyphs.drop(start + w * 0.26, skin, size, s.value()),
-                        "",
-                        Figures.score(Measure.DROP, s.value()),
-                        s.read()));
-            }
-            return left.map(s -> new Glyph(
-                    Glyphs.sheet(start, skin, w * 0.46, Math.min(h * 0.3, 2 + s.value() * h / 400)),
-                    "",
-                    Figures.score(Measure.LEFT_BEHIND, s.value()),
-                    s.read()));
+            Optional<State> left = state(Drawing.SHEET);
+            Optional<State> drop = state(Drawing.DROP);
+            double size = Math.min(h * 0.17, w * 0.09);
+            return drop.filter(d -> !sheets || left.isEmpty())
+                    .map(d -> glyph(Glyphs.drop(start + w * 0.26, skin, size, d.is().value()), "", d))
+                    .or(() -> left.map(l -> glyph(
+                            Glyphs.sheet(start, skin, w * 0.46, Math.min(h * 0.3, 2 + l.is().value() * h / 400)),
+                            "",
+                            l)))
+                    .or(() -> curve(skin, start));
+        }
+
+        /** Foam as it was seen last, standing on the skin: minutes to the right, what is left of it upwards. */
+        private Optional<Glyph> curve(double skin, double start) {
+            return drawn(Drawing.CURVE)
+                    .flatMap(m -> study.record().occasionsRead(section, m).stream()
+                            .filter(o -> o.day() <= selection.at().day())
+                            .max(Comparator.naturalOrder())
+                            .map(o -> study.record().readings(section, o, m))
+                            .stream())
+                    .flatMap(readings -> readings.stream().limit(1))
+                    .map(r -> new Glyph(
+                            Glyphs.curve(
+                                    start, skin, w * 0.46, h * 0.5, r.seen().series()),
+                            "",
+                            r.seen().told(),
+                            r.day() == selection.at().day()))
+                    .findFirst();
         }
 
         private Optional<Glyph> runner(double rail, double start, double length) {
-            return SectionState.on(
-                            study.record(),
-                            section,
-                            Measure.PULL,
-                            selection.at().day())
-                    .map(s -> {
-                        double at = start + length * Math.min(1.1, s.value() / bare.getAsDouble());
-                        return new Glyph(
-                                line(start, at, rail),
-                                box(at - 5, rail - 9, 10, 9),
-                                Figures.score(Measure.PULL, s.value()),
-                                s.read());
-                    });
+            return state(Drawing.RUNNER).map(s -> {
+                double at = start + length * Math.min(1.1, s.is().value() / bare.getAsDouble());
+                return glyph(line(start, at, rail), box(at - 5, rail - 9, 10, 9), s);
+            });
         }
 
         /** Light along the upper edge, leaning, as long as the section shines. */
         private Optional<Glyph> gleam() {
-            return SectionState.on(
-                            study.record(),
-                            section,
-                            Measure.GLOSS,
-                            selection.at().day())
-                    .map(s -> {
-                        double thick = h * 0.1;
-                        double across = (w * 0.4) * Math.min(1, s.value() / MIRROR);
-                        return new Glyph(
-                                "M" + svg(x + w * 0.14 + thick) + "," + svg(y + h * 0.17) + "h" + svg(across) + "l"
-                                        + svg(-thick) + "," + svg(thick) + "h" + svg(-across) + "Z",
-                                "",
-                                Figures.score(Measure.GLOSS, s.value()),
-                                s.read());
-                    });
+            return state(Drawing.GLEAM).map(s -> {
+                double thick = h * 0.1;
+                double across = (w * 0.4) * Math.min(1, s.is().value() / MIRROR);
+                return glyph(
+                        "M" + svg(x + w * 0.14 + thick) + "," + svg(y + h * 0.17) + "h" + svg(across) + "l"
+                                + svg(-thick) + "," + svg(thick) + "h" + svg(-across) + "Z",
+                        "",
+                        s);
+            });
         }
 
         private String states() {

@@ -2,10 +2,10 @@ package org.evensheen.app.studies;
 
 import java.util.Comparator;
 import java.util.Optional;
-import java.util.stream.Stream;
 import org.evensheen.app.page.Missing;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.schedule.NextReading;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Stage;
@@ -45,7 +45,9 @@ public record Selection(Occasion at, int today, Section section, Measure measure
                 .map(s -> Stage.ofCode(s).orElseThrow(() -> new Missing("There is no stage called “" + s + "”.")))
                 .orElseGet(() -> stageOn(study, day));
         Optional<Measure> measure = asked.measure()
-                .map(m -> Measure.ofCode(m).orElseThrow(() -> new Missing("There is no measure called “" + m + "”.")));
+                .map(m -> Measures.ofCode(m)
+                        .map(Measure::readAs)
+                        .orElseThrow(() -> new Missing("There is no measure called “" + m + "”.")));
         Optional<Section> section = asked.section()
                 .map(code -> study.record()
                         .section(code.strip().toUpperCase(java.util.Locale.ROOT))
@@ -53,7 +55,7 @@ public record Selection(Occasion at, int today, Section section, Measure measure
                                 .formatted(code, String.join(", ", codes(study))))));
         Occasion at = new Occasion(day, stage);
         Measure first = study.record().plan().measures().isEmpty()
-                ? Measure.PULL
+                ? Measures.PULL
                 : study.record().plan().measures().get(0).measure();
         if (section.isPresent() && measure.isPresent()) {
             return new Selection(at, today, section.get(), measure.get());
@@ -78,7 +80,7 @@ public record Selection(Occasion at, int today, Section section, Measure measure
                 .plan()
                 .visitOn(day)
                 .map(Occasion::stage)
-                .or(() -> Stream.of(Measure.values())
+                .or(() -> Measures.read().stream()
                         .flatMap(m -> study.record().occasionsRead(m).stream())
                         .filter(o -> o.day() == day)
                         .map(Occasion::stage)

@@ -52,14 +52,20 @@ public record Slate(
             int repeat,
             String title,
             List<Field> fields,
-            List<Choice> kinds,
-            List<Choice> grades,
+            List<Choices> choices,
             String extra,
             List<Take> takes,
             String draft) {}
 
     /** An instrument that can fill the field. */
     public record Take(long instrument, String name) {}
+
+    /**
+     * One of several options of a reading.
+     *
+     * @param keeps whether choosing it keeps the reading
+     */
+    public record Choices(String name, String legend, boolean keeps, String problem, List<Choice> options) {}
 
     /** A typed number. */
     public record Field(String name, String label, String unit, String typed, String problem, boolean first) {}
@@ -71,8 +77,7 @@ public record Slate(
             String title,
             String was,
             List<Field> fields,
-            List<Choice> kinds,
-            List<Choice> grades,
+            List<Choices> choices,
             String because,
             String becauseProblem,
             String back,

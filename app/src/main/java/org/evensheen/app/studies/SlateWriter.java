@@ -7,24 +7,23 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.studies.Slate.Chip;
 import org.evensheen.app.studies.Slate.Choice;
 import org.evensheen.app.studies.Slate.Row;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.schedule.NextReading;
 import org.evensheen.core.schedule.Plan;
-import org.evensheen.core.study.Measure;
-import org.evensheen.core.study.Observation;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Spread;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.study.StudyRecord;
-import org.evensheen.core.water.WaterKind;
 import org.springframework.stereotype.Component;
 
 /** Writes the Slate for a selection. */
@@ -114,7 +113,7 @@ class SlateWriter {
                         && k.reading().stage() == selection.at().stage()
                         && k.reading().section().equals(selection.section().code()))
                 .toList();
-        return Stream.of(Measure.values())
+        return Measures.read().stream()
                 .sorted(Comparator.comparingInt(m -> planned.contains(m) ? planned.indexOf(m) : 99))
                 .map(measure -> row(study, selection, measure, here))
                 .toList();
@@ -156,7 +155,7 @@ class SlateWriter {
                         .formatted(kept.keptBy(), WHEN.format(kept.keptAt().atZone(zone))));
         return new Chip(
                 kept.id(),
-                figure(kept.reading().seen()),
+                kept.reading().seen().told(),
                 !kept.stands(),
                 title,
                 new Selection(
@@ -166,17 +165,6 @@ class SlateWriter {
                                         kept.reading().measure())
                                 .address(study)
                         + "&correct=" + kept.id());
-    }
-
-    /** What was typed, short. */
-    static String figure(Observation seen) {
-        if (seen instanceof Observation.DropShape drop) {
-            return Figures.typed(drop.heightMm()) + "×" + Figures.typed(drop.widthMm());
-        }
-        if (seen instanceof Observation.Graded graded) {
-            return graded.grade() + " " + (graded.kind() == WaterKind.REPELS ? "beads" : "sheet");
-        }
-        return Figures.typed(seen.amount());
     }
 
     private static Slate.Entry entry(Study study, Selection selection, NextReading next, Typed typed) {
@@ -199,13 +187,9 @@ class SlateWriter {
                 next.section().code(),
                 measure.code(),
                 next.repeat(),
-                Figures.ordinal(next.repeat()) + " "
-                        + (measure == Measure.WATER_GRADE
-                                ? "grade"
-                                : measure.label().toLowerCase(Locale.ROOT)),
+                Figures.ordinal(next.repeat()) + " " + measure.words().one(),
                 what.fields(),
-                measure == Measure.WATER_GRADE ? kinds(study, selection, what) : List.of(),
-                measure == Measure.WATER_GRADE ? grades(what) : List.of(),
+                what.choices(before(study, selection)),
                 next.extra()
                         ? inPlan
                                 ? "The plan's %s in. This would be one on top."
@@ -218,37 +202,21 @@ class SlateWriter {
 
     private static List<Slate.Take> takes(Study study, Measure measure) {
         return study.instruments().stream()
-                .filter(i -> i.probe().measure().equals(Optional.of(measure)))
+                .filter(i -> measure.probe().equals(Optional.of(i.probe())))
                 .map(i -> new Slate.Take(i.id(), i.name()))
                 .toList();
     }
 
-    /** The water kind seen before on this section comes first; a product's own kind would give it away. */
-    private static List<Choice> kinds(Study study, Selection selection, TypedEntry what) {
-        Optional<WaterKind> kind = what.kind()
-                .or(() -> study.record().readings().stream()
-                        .filter(r -> r.section().equals(selection.section().code()))
-                        .map(r -> r.seen() instanceof Observation.Graded g ? g.kind() : null)
-                        .filter(java.util.Objects::nonNull)
-                        .reduce((first, last) -> last));
-        return Stream.of(WaterKind.values())
-                .map(k -> new Choice(
-                        k.code(),
-                        k == WaterKind.REPELS ? "repels, in beads" : "sheets, as one film",
-                        "",
-                        kind.filter(k::equals).isPresent()))
-                .toList();
-    }
-
-    private static List<Choice> grades(TypedEntry what) {
-        WaterKind kind = what.kind().orElse(WaterKind.REPELS);
-        return IntStream.iterate(4, n -> n >= 0, n -> n - 1)
-                .mapToObj(n -> new Choice(
-                        String.valueOf(n),
-                        n == 3 ? "slower or looser" : n == 1 ? "barely" : kind.gradeInWords(n),
-                        "",
-                        what.amount().equals(String.valueOf(n))))
-                .toList();
+    /**
+     * What was chosen before on this section comes chosen, all but what keeps the reading: its water kind, its jar. A product's own kind would
+     * give it away.
+     */
+    private static Map<String, String> before(Study study, Selection selection) {
+        return study.record().readings().stream()
+                .filter(r -> r.section().equals(selection.section().code()) && r.measure() == selection.measure())
+                .map(r -> r.seen().typed())
+                .reduce((first, last) -> last)
+                .orElse(Map.of());
     }
 
     private Optional<Slate.Correction> correction(Study study, Selection selection, long id, Typed typed) {
@@ -261,12 +229,11 @@ class SlateWriter {
                     "%s %s on %s"
                             .formatted(
                                     Figures.ordinal(kept.reading().repeat()),
-                                    measure.label().toLowerCase(Locale.ROOT),
+                                    measure.words().one(),
                                     kept.reading().section()),
-                    figure(kept.reading().seen()) + " " + measure.unit(),
+                    kept.reading().seen().told() + " " + measure.unit(),
                     what.fields(),
-                    measure == Measure.WATER_GRADE ? kinds(study, selection, what) : List.of(),
-                    measure == Measure.WATER_GRADE ? grades(what) : List.of(),
+                    what.choices(Map.of()),
                     what.because(),
                     what.becauseProblem(),
                     selection.address(study),
@@ -286,7 +253,7 @@ class SlateWriter {
             if (same) {
                 lines.add("%s kept by %s, %s"
                         .formatted(
-                                figure(kept.reading().seen()),
+                                kept.reading().seen().told(),
                                 kept.keptBy(),
                                 WHEN.format(kept.keptAt().atZone(zone))));
                 kept.strike()

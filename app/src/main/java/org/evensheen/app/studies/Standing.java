@@ -8,8 +8,8 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evensheen.app.page.Figures;
 import org.evensheen.core.comparing.Verdict;
+import org.evensheen.core.measure.Measure;
 import org.evensheen.core.study.Contender;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 
 /**
@@ -45,7 +45,7 @@ public record Standing(String title, List<String> places, List<Row> rows, String
                     List.of(),
                     List.of(),
                     "Nothing to set side by side yet: read %s on two products, fresh or wetted again."
-                            .formatted(measure.label().toLowerCase()));
+                            .formatted(measure.words().several()));
         }
         Verdict judged = verdict.get();
         int places = judged.results().size();

@@ -11,7 +11,8 @@ import java.util.UUID;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.footing.Finding;
 import org.evensheen.core.footing.Footing;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import org.thymeleaf.TemplateEngine;
@@ -92,7 +93,7 @@ public class StudyScreen {
 
     private void fill(Study study, Selection selection, SlateWriter.Typed typed, Model model) {
         Judging.Outcome outcome =
-                judging.judge(study, judged(selection), selection.at().day());
+                judging.judge(study, judged(study, selection), selection.at().day());
         Drawings drawings = drawn.get(
                 new Look(study.id(), study.revision(), study.judgedByCode(), selection),
                 look -> new Drawings(
@@ -136,7 +137,8 @@ public class StudyScreen {
         return standing(
                 study,
                 selection,
-                judging.judge(study, judged(selection), selection.at().day()).verdict(),
+                judging.judge(study, judged(study, selection), selection.at().day())
+                        .verdict(),
                 false);
     }
 
@@ -145,8 +147,10 @@ public class StudyScreen {
         return Effect.words(study.record(), selection.section(), selection.at(), selection.measure());
     }
 
-    private static Measure judged(Selection selection) {
-        return selection.measure().comparable() ? selection.measure() : Measure.PULL;
+    private static Measure judged(Study study, Selection selection) {
+        return selection.measure().comparable()
+                ? selection.measure()
+                : study.record().plan().main().orElse(Measures.PULL);
     }
 
     /** The standing as it would be with one more reading. */
@@ -154,14 +158,15 @@ public class StudyScreen {
         return standing(
                 study,
                 selection,
-                judging.suppose(study, judged(selection), selection.at().day()).verdict(),
+                judging.suppose(study, judged(study, selection), selection.at().day())
+                        .verdict(),
                 true);
     }
 
     private static Standing standing(Study study, Selection selection, Optional<Verdict> verdict, boolean supposed) {
         return Standing.of(
                 study,
-                judged(selection),
+                judged(study, selection),
                 verdict,
                 Optional.of(study.record().contenderOn(selection.section())),
                 supposed,

@@ -19,6 +19,9 @@ import org.evensheen.app.labels.Layers;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Missing;
 import org.evensheen.core.label.LabelLine;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
+import org.evensheen.core.measure.Observation;
 import org.evensheen.core.planning.Calendar;
 import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.planning.Entrant;
@@ -27,8 +30,6 @@ import org.evensheen.core.study.Application;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Deviation;
 import org.evensheen.core.study.Happening;
-import org.evensheen.core.study.Measure;
-import org.evensheen.core.study.Observation;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
@@ -257,7 +258,7 @@ public class StudyStore {
             int n = row.getInt("n");
             switch (row.getString("what")) {
                 case "measure" ->
-                    marks.measures.add(new Plan.Planned(Measure.ofCode(code).orElseThrow(), n));
+                    marks.measures.add(new Plan.Planned(Measures.ofCode(code).orElseThrow(), n));
                 case "visit" ->
                     marks.visits.add(new Occasion(n, Stage.ofCode(code).orElseThrow()));
                 case "happening" ->
@@ -313,7 +314,7 @@ public class StudyStore {
 
     private List<KeptReading> readings(long study) {
         return database.sql("""
-                        select r.id, s.code, r.day, r.stage, r.measure, r.repeat, r.amount, r.width_mm, r.water_kind,
+                        select r.id, s.code, r.day, r.stage, r.measure, r.repeat, r.seen,
                                r.kept_at, r.kept_by, r.replaces, r.struck_at, r.struck_by, r.struck_because
                         from reading r join section s on s.id = r.section_id
                         where r.study_id = :study
@@ -345,16 +346,8 @@ public class StudyStore {
     }
 
     private static Observation observation(ResultSet row) throws SQLException {
-        double amount = row.getDouble("amount");
-        return switch (Measure.ofCode(row.getString("measure")).orElseThrow()) {
-            case PULL -> new Observation.Pull(amount);
-            case DROP -> new Observation.DropShape(amount, row.getDouble("width_mm"));
-            case LEFT_BEHIND -> new Observation.LeftBehind(amount);
-            case GLOSS -> new Observation.Gloss(amount);
-            case WATER_GRADE ->
-                new Observation.Graded(
-                        WaterKind.ofCode(row.getString("water_kind")).orElseThrow(), (int) amount);
-        };
+        Measure measure = Measures.ofCode(row.getString("measure")).orElseThrow();
+        return Observation.read(measure, row.getString("seen"));
     }
 
     /** A line of the list of studies. */

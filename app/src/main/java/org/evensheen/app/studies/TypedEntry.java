@@ -1,129 +1,112 @@
 package org.evensheen.app.studies;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import org.evensheen.app.page.Figures;
-import org.evensheen.core.study.Measure;
-import org.evensheen.core.study.Observation;
-import org.evensheen.core.study.TypedNumber;
-import org.evensheen.core.water.WaterKind;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Observation;
+import org.evensheen.core.measure.Part;
+import org.evensheen.core.measure.TypedReading;
 
 /**
  * What a person typed for a reading, with what is wrong with it; nothing typed is lost.
  *
+ * @param typed by field
+ * @param problems by field
  * @param observation what it means, if it means something
  */
 public record TypedEntry(
         Measure measure,
-        String amount,
-        String width,
-        Optional<WaterKind> kind,
+        Map<String, String> typed,
         String because,
-        String amountProblem,
-        String widthProblem,
+        Map<String, String> problems,
         String becauseProblem,
         Optional<Observation> observation) {
 
-    static TypedEntry blank(Measure measure) {
-        return new TypedEntry(measure, "", "", Optional.empty(), "", "", "", "", Optional.empty());
+    public static TypedEntry blank(Measure measure) {
+        return new TypedEntry(measure, Map.of(), "", Map.of(), "", Optional.empty());
     }
 
     static TypedEntry of(Observation seen) {
-        String width = seen instanceof Observation.DropShape drop ? Figures.typed(drop.widthMm()) : "";
-        Optional<WaterKind> kind =
-                seen instanceof Observation.Graded graded ? Optional.of(graded.kind()) : Optional.empty();
-        return new TypedEntry(
-                seen.measure(), Figures.typed(seen.amount()), width, kind, "", "", "", "", Optional.of(seen));
+        return new TypedEntry(seen.measure(), seen.typed(), "", Map.of(), "", Optional.of(seen));
     }
 
     /** Reads what was typed. */
-    public static TypedEntry read(Measure measure, String amount, String width, String kindCode, String because) {
-        Optional<WaterKind> kind = WaterKind.ofCode(kindCode);
-        String what = switch (measure) {
-            case PULL -> "pull";
-            case DROP -> "drop's height";
-            case LEFT_BEHIND -> "water's mass";
-            case WATER_GRADE -> "grade";
-            case GLOSS -> "gloss";
-        };
-        TypedNumber first = TypedNumber.read(amount, what, measure.unit(), measure.lowest(), measure.highest());
-        String problem = first instanceof TypedNumber.Refused refused ? refused.message() : "";
-        TypedNumber second = measure == Measure.DROP
-                ? TypedNumber.read(
-                        width, "drop's width", "mm", Observation.DropShape.NARROWEST, Observation.DropShape.WIDEST)
-                : new TypedNumber.Read(0);
-        String secondProblem = second instanceof TypedNumber.Refused refused ? refused.message() : "";
-        if (measure == Measure.WATER_GRADE && problem.isEmpty()) {
-            problem = kind.isEmpty() ? "First say what the water does: repels or sheets." : "";
-        }
-        Optional<Observation> seen = Optional.empty();
-        if (problem.isEmpty()
-                && secondProblem.isEmpty()
-                && first instanceof TypedNumber.Read one
-                && second instanceof TypedNumber.Read two) {
-            try {
-                seen = Optional.of(observation(measure, one.value(), two.value(), kind));
-            } catch (IllegalArgumentException e) {
-                problem = measure == Measure.WATER_GRADE
-                        ? "Grades are whole numbers from 0 to 4."
-                        : "Check both numbers: " + e.getMessage() + ".";
-            }
-        }
-        return new TypedEntry(measure, amount, width, kind, because, problem, secondProblem, "", seen);
+    public static TypedEntry read(Measure measure, Map<String, String> typed, String because) {
+        TypedReading read = TypedReading.of(measure, typed);
+        return new TypedEntry(measure, typed, because, read.problems(), "", read.seen());
     }
 
-    private static Observation observation(Measure measure, double first, double second, Optional<WaterKind> kind) {
-        return switch (measure) {
-            case PULL -> new Observation.Pull(first);
-            case DROP -> new Observation.DropShape(first, second);
-            case LEFT_BEHIND -> new Observation.LeftBehind(first);
-            case GLOSS -> new Observation.Gloss(first);
-            case WATER_GRADE -> {
-                if (first != Math.rint(first)) {
-                    throw new IllegalArgumentException("a grade is a whole number");
-                }
-                yield new Observation.Graded(kind.orElseThrow(), (int) first);
-            }
-        };
+    /** The first thing that is wrong; empty if nothing is. */
+    public String problem() {
+        return problems.values().stream().findFirst().orElse("");
     }
 
     /** The same, with a problem at its first field. */
     public TypedEntry refused(String problem) {
-        return new TypedEntry(
-                measure, amount, width, kind, because, problem, widthProblem, becauseProblem, Optional.empty());
+        Map<String, String> more = new LinkedHashMap<>(problems);
+        more.put(TypedReading.firstField(measure), problem);
+        return new TypedEntry(measure, typed, because, more, becauseProblem, Optional.empty());
     }
 
     /** The same, asking for a reason. */
     public TypedEntry withoutReason() {
         return new TypedEntry(
-                measure,
-                amount,
-                width,
-                kind,
-                because,
-                amountProblem,
-                widthProblem,
-                "Say why, in a word or two; it stays in the record.",
-                observation);
+                measure, typed, because, problems, "Say why, in a word or two; it stays in the record.", observation);
     }
 
-    List<Slate.Field> fields() {
+    private String in(String field) {
+        return typed.getOrDefault(field, "");
+    }
+
+    /** Its numbers as fields. */
+    public List<Slate.Field> fields() {
         List<Slate.Field> fields = new ArrayList<>();
-        switch (measure) {
-            case PULL -> fields.add(new Slate.Field("amount", "Steady pull", "N", amount, amountProblem, true));
-            case DROP -> {
-                fields.add(new Slate.Field("amount", "Height", "mm", amount, amountProblem, true));
-                fields.add(new Slate.Field("width", "Width of the base", "mm", width, widthProblem, false));
-            }
-            case GLOSS -> fields.add(new Slate.Field("amount", "At 60°", "GU", amount, amountProblem, true));
-            case LEFT_BEHIND -> fields.add(new Slate.Field("amount", "Towel gained", "g", amount, amountProblem, true));
-            case WATER_GRADE -> {
-                if (!amountProblem.isEmpty()) {
-                    fields.add(new Slate.Field("", "", "", "", amountProblem, true));
+        for (Part part : measure.parts()) {
+            if (part instanceof Part.Number n) {
+                fields.add(field(n.name(), n.label(), n.unit(), fields.isEmpty()));
+            } else if (part instanceof Part.Series s) {
+                for (int minute : s.minutes()) {
+                    fields.add(
+                            field(s.field(minute), "%s at %d min".formatted(s.label(), minute), s.unit(), minute == 0));
                 }
             }
         }
         return fields;
+    }
+
+    private Slate.Field field(String name, String label, String unit, boolean first) {
+        return new Slate.Field(name, label, unit, in(name), problems.getOrDefault(name, ""), first);
+    }
+
+    /**
+     * Its choices; where a measure has no numbers, the last is made by the tap that keeps the reading.
+     *
+     * @param otherwise what stands chosen where nothing was
+     */
+    public List<Slate.Choices> choices(Map<String, String> otherwise) {
+        List<Part.Choice> all = measure.parts().stream()
+                .filter(Part.Choice.class::isInstance)
+                .map(Part.Choice.class::cast)
+                .toList();
+        boolean only = all.size() == measure.parts().size();
+        return all.stream()
+                .map(c -> new Slate.Choices(
+                        c.name(),
+                        c.label(),
+                        only && c == all.get(all.size() - 1),
+                        problems.getOrDefault(c.name(), ""),
+                        c.options().stream()
+                                .map(o -> new Slate.Choice(
+                                        o.code(),
+                                        o.label(),
+                                        "",
+                                        o.code()
+                                                .equals(typed.getOrDefault(
+                                                        c.name(), otherwise.getOrDefault(c.name(), "")))))
+                                .toList()))
+                .toList();
     }
 }

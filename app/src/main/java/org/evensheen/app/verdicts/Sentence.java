@@ -8,8 +8,8 @@ import org.evensheen.app.studies.Study;
 import org.evensheen.core.comparing.Interval;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.comparing.Verdict.Result;
+import org.evensheen.core.measure.Measure;
 import org.evensheen.core.slickness.Slickness;
-import org.evensheen.core.study.Measure;
 
 /** The verdict in a sentence or two, saying no more than the evidence does. */
 record Sentence(String first, String rest) {
@@ -24,13 +24,7 @@ record Sentence(String first, String rest) {
     }
 
     private static String lead(Study study, Measure measure, Verdict judged, List<Result> leaders) {
-        String at = switch (measure) {
-            case PULL -> "slickness";
-            case DROP -> "beading";
-            case LEFT_BEHIND -> "water left behind";
-            case GLOSS -> "gloss";
-            case WATER_GRADE -> "the look of water";
-        };
+        String at = measure.words().at();
         if (judged.scatter().isEmpty()) {
             return "No product can be called better at %s.".formatted(at);
         }
@@ -62,7 +56,7 @@ record Sentence(String first, String rest) {
                 .ifPresent(b -> words.append("%s %s %s (%s). "
                         .formatted(
                                 leaders.size() == 1 ? "It" : best.contender().name(),
-                                does(measure),
+                                measure.words().does(),
                                 Figures.benefit(measure, b.value()),
                                 Figures.benefitRange(measure, b.interval()))));
         List<Result> spent = judged.results().stream()
@@ -84,16 +78,6 @@ record Sentence(String first, String rest) {
                     .append("%s not read yet.".formatted(Figures.count(unread, "section is", "sections are")));
         }
         return words.toString().strip();
-    }
-
-    private static String does(Measure measure) {
-        return switch (measure) {
-            case PULL -> "eases the pull by";
-            case DROP -> "stands drops up by";
-            case LEFT_BEHIND -> "leaves less water than bare by";
-            case GLOSS -> "shines more than bare by";
-            case WATER_GRADE -> "grades";
-        };
     }
 
     private static String names(Study study, List<Result> results) {

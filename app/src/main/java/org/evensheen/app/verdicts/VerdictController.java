@@ -5,12 +5,14 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.evensheen.app.page.Missing;
 import org.evensheen.app.studies.Judging;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.comparing.Verdict;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -45,7 +47,7 @@ class VerdictController {
     @GetMapping("/studies/{id}/verdict")
     String verdict(
             @PathVariable long id,
-            @RequestParam(defaultValue = "pull") String measure,
+            @RequestParam Optional<String> measure,
             @RequestParam Optional<Integer> day,
             Model model) {
         Case judged = judge(id, measure, day);
@@ -66,7 +68,7 @@ class VerdictController {
     @GetMapping("/studies/{id}/verdict/workings")
     String workings(
             @PathVariable long id,
-            @RequestParam(defaultValue = "pull") String measure,
+            @RequestParam Optional<String> measure,
             @RequestParam Optional<Integer> day,
             @RequestParam String of,
             @RequestParam(defaultValue = "0") int product,
@@ -84,15 +86,14 @@ class VerdictController {
                         of,
                         product,
                         other));
-        model.addAttribute("back", "/studies/%d/verdict?measure=%s&day=%d".formatted(id, measure, judged.day));
+        model.addAttribute(
+                "back", "/studies/%d/verdict?measure=%s&day=%d".formatted(id, judged.measure.code(), judged.day));
         return part.isPresent() ? "verdicts/workings :: body" : "verdicts/workings";
     }
 
     @GetMapping("/studies/{id}/verdict.json")
     ResponseEntity<VerdictDocument> json(
-            @PathVariable long id,
-            @RequestParam(defaultValue = "pull") String measure,
-            @RequestParam Optional<Integer> day) {
+            @PathVariable long id, @RequestParam Optional<String> measure, @RequestParam Optional<Integer> day) {
         Case judged = judge(id, measure, day);
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_JSON)
@@ -108,13 +109,22 @@ class VerdictController {
         return "verdicts/list";
     }
 
-    private Case judge(long id, String code, Optional<Integer> day) {
+    private Case judge(long id, Optional<String> asked, Optional<Integer> day) {
         Study study = studies.load(id);
-        Measure measure = Measure.ofCode(code)
+        String code = asked.orElseGet(
+                () -> study.record().plan().main().orElse(Measures.PULL).code());
+        Measure measure = Measures.ofCode(code)
                 .filter(Measure::comparable)
-                .orElseThrow(() -> new Missing(
-                        "No verdict is drawn on “%s”. Choose pull, drop, left-behind or gloss.".formatted(code)));
+                .orElseThrow(
+                        () -> new Missing("No verdict is drawn on “%s”. Choose %s.".formatted(code, comparable())));
         int until = day.orElse(Math.max(0, study.dayOf(clock)));
         return new Case(study, measure, until, judging.judge(study, measure, until));
+    }
+
+    private static String comparable() {
+        return Measures.all().stream()
+                .filter(Measure::comparable)
+                .map(Measure::code)
+                .collect(Collectors.joining(", "));
     }
 }

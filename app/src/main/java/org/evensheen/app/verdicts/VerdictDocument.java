@@ -15,8 +15,8 @@ import org.evensheen.core.comparing.Kept;
 import org.evensheen.core.comparing.Ratio;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.footing.Footing;
+import org.evensheen.core.measure.Measure;
 import org.evensheen.core.study.Contender;
-import org.evensheen.core.study.Measure;
 import org.jspecify.annotations.Nullable;
 
 /** A verdict for programs, to the last digit, with all that each number came from. docs/formats.md describes it. */
@@ -26,6 +26,7 @@ record VerdictDocument(
         String question,
         String measure,
         String unit,
+        String scale,
         boolean moreIsBetter,
         @Nullable Integer day,
         @Nullable String stage,
@@ -63,7 +64,8 @@ record VerdictDocument(
     record ScatterEntry(
             double deviation, double degreesOfFreedom, boolean ofBareAlone, List<LenderEntry> borrowedFrom) {}
 
-    record SectionEntry(String section, String contender, int row, double mean, int count, double repeatDeviation) {}
+    record SectionEntry(
+            String section, String contender, int row, double mean, double turned, int count, double repeatDeviation) {}
 
     record EstimateEntry(
             double value,
@@ -142,6 +144,7 @@ record VerdictDocument(
                     study.question(),
                     measure.code(),
                     measure.scoreUnit(),
+                    verdict.map(v -> code(v.turn())).orElse("none"),
                     measure.moreIsBetter(),
                     verdict.map(v -> v.at().day()).orElse(null),
                     verdict.map(v -> v.at().stage().code()).orElse(null),
@@ -191,7 +194,13 @@ record VerdictDocument(
         private List<SectionEntry> sections(Verdict judged) {
             return judged.entered().stream()
                     .map(e -> new SectionEntry(
-                            e.section(), name(e.contender()), e.row(), e.mean(), e.repeats(), e.deviation()))
+                            e.section(),
+                            name(e.contender()),
+                            e.row(),
+                            e.mean(),
+                            e.turned(),
+                            e.repeats(),
+                            e.deviation()))
                     .toList();
         }
 

@@ -4,9 +4,7 @@ import static org.evensheen.app.page.Figures.svg;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
-import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.studies.Judging;
 import org.evensheen.app.studies.OutcomeWords;
@@ -17,7 +15,9 @@ import org.evensheen.core.comparing.Ratio;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.footing.Finding;
 import org.evensheen.core.footing.Footing;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
+import org.evensheen.core.measure.Scale;
 import org.evensheen.core.study.Occasion;
 import org.jspecify.annotations.Nullable;
 
@@ -105,7 +105,7 @@ record VerdictPage(
             Optional<Verdict> verdict = outcome.verdict();
             Footing footing = Footing.under(outcome.findings());
             Sentence sentence = Sentence.of(study, measure, verdict);
-            Scale scale = Scale.of(measure, verdict);
+            Axis axis = Axis.of(measure, verdict);
             return new VerdictPage(
                     study.id(),
                     study.question(),
@@ -118,9 +118,11 @@ record VerdictPage(
                     footing.word(),
                     footing.meaning(),
                     outcome.findings().stream().map(Writer::weak).toList(),
-                    measure.benefitIsShare() ? "Benefit against bare that day" : "More than bare that day",
-                    scale.marks(measure),
-                    verdict.map(v -> rows(v, scale)).orElse(List.of()),
+                    measure.benefitIsShare()
+                            ? "Benefit against bare that day"
+                            : measure.scale() == Scale.LOG ? "Times bare that day" : "More than bare that day",
+                    axis.marks(measure),
+                    verdict.map(v -> rows(v, axis)).orElse(List.of()),
                     verdict.map(this::pairs).orElse(List.of()),
                     verdict.map(v -> OutcomeWords.toldApart(measure, v)).orElse(""),
                     link("least", 0, 0),
@@ -129,7 +131,7 @@ record VerdictPage(
                     "%s.json?measure=%s&day=%d".formatted(base, measure.code(), day),
                     verdict.isEmpty()
                             ? "No verdict on %s yet. Read it on two products, fresh or wetted again, and on bare."
-                                    .formatted(measure.label().toLowerCase(Locale.ROOT))
+                                    .formatted(measure.words().at())
                             : null);
         }
 
@@ -144,8 +146,11 @@ record VerdictPage(
         }
 
         private List<Tab> measures() {
-            return Stream.of(Measure.values())
+            return Measures.all().stream()
                     .filter(Measure::comparable)
+                    .filter(m -> m == measure
+                            || study.record().plan().asksFor(m.readAs())
+                            || !study.record().occasionsRead(m).isEmpty())
                     .map(m -> new Tab(m.label(), "%s?measure=%s&day=%d".formatted(base, m.code(), day), m == measure))
                     .toList();
         }
@@ -170,7 +175,7 @@ record VerdictPage(
                     finding.kind().atMost().word());
         }
 
-        private List<Row> rows(Verdict verdict, Scale scale) {
+        private List<Row> rows(Verdict verdict, Axis axis) {
             List<List<String>> strips = Strips.of(verdict);
             List<Row> rows = new ArrayList<>();
             for (int i = 0; i < verdict.results().size(); i++) {
@@ -183,15 +188,14 @@ record VerdictPage(
                         "%s, mean %s"
                                 .formatted(
                                         Figures.count(result.sections(), "section", "sections"),
-                                        Figures.difference(
-                                                measure, result.mean().value())),
+                                        Figures.difference(measure, verdict.mean(result))),
                         link("mean", number, 0),
                         link("place", number, 0),
                         result.benefit()
                                 .value()
                                 .map(b -> bar(
                                         b,
-                                        scale,
+                                        axis,
                                         Figures.benefit(measure, b.value()),
                                         Figures.benefitRange(measure, b.interval()),
                                         link("benefit", number, 0)))
@@ -200,7 +204,7 @@ record VerdictPage(
                                 .value()
                                 .map(k -> bar(
                                         k.share(),
-                                        Scale.UNIT,
+                                        Axis.UNIT,
                                         Figures.percent(k.share().value()),
                                         k.share()
                                                 .interval()
@@ -214,13 +218,13 @@ record VerdictPage(
             return rows;
         }
 
-        private static Bar bar(Ratio ratio, Scale scale, String figure, String range, String link) {
-            double low = scale.at(ratio.interval().map(Interval::low).orElse(ratio.value()));
-            double high = scale.at(ratio.interval().map(Interval::high).orElse(ratio.value()));
+        private static Bar bar(Ratio ratio, Axis axis, String figure, String range, String link) {
+            double low = axis.at(ratio.interval().map(Interval::low).orElse(ratio.value()));
+            double high = axis.at(ratio.interval().map(Interval::high).orElse(ratio.value()));
             return new Bar(
                     figure,
                     range,
-                    svg(scale.at(ratio.value())) + "%",
+                    svg(axis.at(ratio.value())) + "%",
                     ratio.interval().isPresent(),
                     svg(low) + "%",
                     svg(Math.max(0.4, high - low)) + "%",
@@ -232,8 +236,8 @@ record VerdictPage(
             return verdict.pairs().stream()
                     .map(p -> new PairRow(
                             "%s before %s".formatted(name(p.better()), name(p.worse())),
-                            Figures.difference(measure, p.difference().value()),
-                            Figures.differenceRange(measure, p.interval()),
+                            Figures.told(measure, verdict.told(p)),
+                            Figures.toldRange(measure, verdict.told(p)),
                             Figures.p(p.p()),
                             Figures.p(p.adjusted()),
                             p.apart(),

@@ -9,8 +9,8 @@ import org.evensheen.app.studies.OutcomeWords;
 import org.evensheen.app.studies.Study;
 import org.evensheen.core.comparing.Kept;
 import org.evensheen.core.comparing.Verdict;
+import org.evensheen.core.measure.Measure;
 import org.evensheen.core.study.Contender;
-import org.evensheen.core.study.Measure;
 
 /**
  * How one number of the verdict was worked out.
@@ -60,7 +60,7 @@ record Workings(String title, String value, String formula, List<String> steps, 
         Workings mean(Verdict.Result result) {
             return new Workings(
                     "Mean of " + name(result.contender()),
-                    Figures.difference(measure(), result.mean().value()),
+                    Figures.difference(measure(), verdict.mean(result)),
                     "mean over sections, rows taken out by least squares: section mean = product + row",
                     steps(result.contender()),
                     scatter());
@@ -178,9 +178,8 @@ record Workings(String title, String value, String formula, List<String> steps, 
                     "%s before %s".formatted(byNumber(pair.better()), byNumber(pair.worse())),
                     "%s, %s"
                             .formatted(
-                                    Figures.difference(
-                                            measure(), pair.difference().value()),
-                                    Figures.differenceRange(measure(), pair.interval())),
+                                    Figures.told(measure(), verdict.told(pair)),
+                                    Figures.toldRange(measure(), verdict.told(pair))),
                     "difference of adjusted means; t = difference / standard error",
                     List.of(
                             "standard error %s, %s degrees of freedom"
@@ -197,7 +196,8 @@ record Workings(String title, String value, String formula, List<String> steps, 
                                             Figures.count(verdict.pairs().size(), "pair", "pairs"),
                                             Figures.p(pair.adjusted()),
                                             Figures.p(pair.p())),
-                            "told apart four times in five if it were truly " + n(pair.least()),
+                            "told apart four times in five if it were truly "
+                                    + Figures.size(measure(), verdict.leastTold(pair)),
                             pair.apart() ? "Below 0.05: told apart." : "Not below 0.05: can't be told apart."),
                     "Single-step max-t over all pairs (Tukey's where sections are even), so that interval and verdict never differ. "
                             + scatter());
@@ -214,7 +214,7 @@ record Workings(String title, String value, String formula, List<String> steps, 
                                             byNumber(p.better()),
                                             byNumber(p.worse()),
                                             n2(p.difference().standardError()),
-                                            n(p.least())))
+                                            Figures.size(measure(), verdict.leastTold(p))))
                             .limit(MOST_TOLD)
                             .toList(),
                     "With all pairs compared at once, as the verdict does. More sections lower it, more repeats hardly do. "

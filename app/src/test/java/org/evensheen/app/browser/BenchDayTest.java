@@ -23,7 +23,7 @@ import org.evensheen.app.live.Web;
 import org.evensheen.app.studies.KeptReading;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.study.Section;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -86,7 +86,7 @@ class BenchDayTest {
         return now(study).readings().stream()
                 .filter(KeptReading::stands)
                 .filter(k ->
-                        k.reading().day() == SampleStudy.TODAY && k.reading().measure() == Measure.PULL)
+                        k.reading().day() == SampleStudy.TODAY && k.reading().measure() == Measures.PULL)
                 .map(k -> k.reading().seen().amount())
                 .toList();
     }

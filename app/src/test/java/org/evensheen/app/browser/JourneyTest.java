@@ -267,7 +267,7 @@ class JourneyTest {
         open(width, address(study) + "?day=8&measure=drop&section=" + code);
         field().fill("2.0");
         page.locator("[data-entry] input[name=width]").fill("3.6");
-        assertThat(slate().locator(".hint").first()).containsText("contact angle of 103.3°");
+        assertThat(slate().locator(".hint").first()).containsText("contact angle 103.3°");
         page.locator("[data-entry] input[name=width]").press("Enter");
         assertThat(section(code)).hasAttribute("aria-label", Pattern.compile("water 103°"));
 

@@ -97,8 +97,9 @@ class BundleTest {
                         where id in (%d, %d)""".formatted(pulls.get(0).id(), pulls.get(1).id()))
                 .update();
         LiveApp.database().sql("""
-                        insert into reading (study_id, section_id, day, stage, measure, repeat, amount, kept_by, page_key, replaces)
-                        select study_id, section_id, day, stage, measure, repeat, amount + 0.1, 'Ana', gen_random_uuid(), id
+                        insert into reading (study_id, section_id, day, stage, measure, repeat, amount, seen, kept_by, page_key, replaces)
+                        select study_id, section_id, day, stage, measure, repeat, amount + 0.1, 'amount=' || amount + 0.1, 'Ana',
+                               gen_random_uuid(), id
                         from reading where id = %d""".formatted(pulls.get(0).id())).update();
         Web.send(
                 "/studies/" + study.id() + "/run",
@@ -145,13 +146,14 @@ class BundleTest {
     void aBundleFromBeforeThereWereDeviationsComesInToo() throws Exception {
         Map<String, byte[]> files = unzip(export(corrected().id()));
         List.of("noted.csv", "steps.csv", "weather.csv").forEach(files::remove);
+        files.computeIfPresent("readings.csv", (name, now) -> before(4, now));
         files.put(
                 "deviations.csv",
                 "contender,day,job,dose,wait_seconds,coats,label\r\n0,1,,,,2,\r\n".getBytes(StandardCharsets.UTF_8));
         files.put(
                 "datapackage.json",
                 new String(files.get("datapackage.json"), StandardCharsets.UTF_8)
-                        .replaceFirst("\"evenSheenVersion\" : 3", "\"evenSheenVersion\" : 1")
+                        .replaceFirst("\"evenSheenVersion\" : 4", "\"evenSheenVersion\" : 1")
                         .getBytes(StandardCharsets.UTF_8));
         Study after = study(SamplePlan.number(bringIn(zip(files), UUID.randomUUID())));
         assertThat(after.record().deviations()).isEmpty();
@@ -229,17 +231,31 @@ class BundleTest {
         Study before = SampleStudy.read();
         Map<String, byte[]> files = unzip(export(before.id()));
         files.keySet().removeAll(List.of("photos.csv", "takes.csv", "seen.csv"));
+        files.computeIfPresent(
+                "readings.csv",
+                (name, now) -> new String(before(4, now), StandardCharsets.UTF_8)
+                        .lines()
+                        .map(l -> l.substring(0, l.lastIndexOf(',')))
+                        .collect(java.util.stream.Collectors.joining("\r\n", "", "\r\n"))
+                        .getBytes(StandardCharsets.UTF_8));
         byte[] old = changed(
-                changed(
-                        zip(files),
-                        "readings.csv",
-                        t -> t.lines()
-                                .map(l -> l.substring(0, l.lastIndexOf(',')))
-                                .collect(java.util.stream.Collectors.joining("\r\n", "", "\r\n"))),
+                zip(files),
                 "datapackage.json",
-                t -> t.replaceAll("\"evenSheenVersion\" ?: ?3", "\"evenSheenVersion\": 2"));
+                t -> t.replaceAll("\"evenSheenVersion\" ?: ?4", "\"evenSheenVersion\": 2"));
         Study after = study(SamplePlan.number(bringIn(old, UUID.randomUUID())));
-        assertThat(after.record().readings()).hasSameSizeAs(before.record().readings());
+        assertThat(after.record().readings())
+                .containsExactlyInAnyOrderElementsOf(before.record().readings());
+    }
+
+    /** Readings as bundles before a version had them: an amount, a width and a water kind, each in a field of its own. */
+    private static byte[] before(int version, byte[] readings) {
+        assertThat(version).isEqualTo(4);
+        return new String(readings, StandardCharsets.UTF_8)
+                .replaceFirst("\\bseen\\b", "amount,width_mm,water_kind")
+                .replaceAll("kind=(\\w+);amount=([\\d.]+)", "$2.0,,$1")
+                .replaceAll("amount=([\\d.]+);width=([\\d.]+)", "$1,$2,")
+                .replaceAll("amount=([\\d.]+)", "$1,,")
+                .getBytes(StandardCharsets.UTF_8);
     }
 
     @Test
@@ -360,9 +376,11 @@ class BundleTest {
                 changed(
                         good,
                         "datapackage.json",
-                        t -> t.replaceAll("\"evenSheenVersion\" ?: ?3", "\"evenSheenVersion\": 9")),
+                        t -> t.replaceAll("\"evenSheenVersion\" ?: ?4", "\"evenSheenVersion\": 9")),
                 "of version 9");
-        refused(changed(good, "readings.csv", t -> t.replaceFirst(",pull,1,[\\d.]+,", ",pull,1,-4,")), "can't be");
+        refused(
+                changed(good, "readings.csv", t -> t.replaceFirst(",pull,1,amount=[\\d.]+,", ",pull,1,amount=-4,")),
+                "can't be");
         refused(changed(good, "readings.csv", t -> t.replaceFirst("\r\n(\\d+),[A-Z],", "\r\n$1,QQ,")), "no section QQ");
         refused(
                 changed(good, "study.csv", t -> t.replaceFirst(",20\\d\\d-\\d\\d-\\d\\d,", ",+999999999-12-31,")),

@@ -15,8 +15,9 @@ import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.Web;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
-import org.evensheen.core.study.Measure;
-import org.evensheen.core.study.Observation;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
+import org.evensheen.core.measure.Observation;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Stage;
@@ -60,7 +61,7 @@ class DemoDayTest {
                 "repeat",
                 "" + repeat));
         return filled(Web.post(
-                "/kit/" + instrument(measure == Measure.GLOSS ? "Gleam meter" : "Boat shed gauge") + "/take", form));
+                "/kit/" + instrument(measure == Measures.GLOSS ? "Gleam meter" : "Boat shed gauge") + "/take", form));
     }
 
     private static double filled(HttpResponse<String> answer) {
@@ -88,11 +89,11 @@ class DemoDayTest {
         Study study = demo("board");
         Section section = study.record().sections().get(2);
         double truth = truth(study, "board")
-                .read(section, new Occasion(56, Stage.REWETTED), Measure.GLOSS, 5)
+                .read(section, new Occasion(56, Stage.REWETTED), Measures.GLOSS, 5)
                 .seen()
                 .amount();
 
-        assertThat(taken(study, section, Measure.GLOSS, 56, 5)).isCloseTo(truth, within(2.5));
+        assertThat(taken(study, section, Measures.GLOSS, 56, 5)).isCloseTo(truth, within(2.5));
         assertThat(Web.get("/studies/" + study.id() + "?measure=gloss&day=56").body())
                 .contains("class=\"gleam\"", "Take by Gleam meter");
         assertThat(Web.get("/studies/" + study.id() + "/verdict?measure=gloss").body())
@@ -167,8 +168,8 @@ class DemoDayTest {
         Occasion today = new Occasion(42, Stage.REWETTED);
         List<Section> sections = study.record().sections();
         for (Section section : List.of(sections.get(0), sections.get(5), sections.get(11))) {
-            Observation truth = bed.read(section, today, Measure.PULL, 7).seen();
-            assertThat(taken(study, section, Measure.PULL, 42, 7))
+            Observation truth = bed.read(section, today, Measures.PULL, 7).seen();
+            assertThat(taken(study, section, Measures.PULL, 42, 7))
                     .as("section %s", section.code())
                     .isCloseTo(truth.amount(), within(0.03 * truth.amount()));
         }

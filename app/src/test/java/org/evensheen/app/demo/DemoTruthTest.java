@@ -10,9 +10,9 @@ import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.comparing.Ratio;
 import org.evensheen.core.comparing.Verdict;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.schedule.Visit;
 import org.evensheen.core.study.Contender;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Stage;
 import org.evensheen.standins.SimulatedBed;
@@ -48,17 +48,17 @@ class DemoTruthTest {
         int asked = 0;
         for (int day : List.of(7, 14, 21, 28, 42, 56)) {
             Verdict verdict = LiveApp.bean(Judging.class)
-                    .judge(study, Measure.PULL, day)
+                    .judge(study, Measures.PULL, day)
                     .verdict()
                     .orElseThrow();
             Occasion at = new Occasion(day, Stage.REWETTED);
-            double untreated = bed.truth(bare, at, Measure.PULL);
+            double untreated = bed.truth(bare, at, Measures.PULL);
             for (Verdict.Result result : verdict.results()) {
                 Ratio benefit = result.benefit().value().orElseThrow();
                 asked++;
                 held += benefit.interval()
                                 .orElseThrow()
-                                .holds(1 - bed.truth(result.contender(), at, Measure.PULL) / untreated)
+                                .holds(1 - bed.truth(result.contender(), at, Measures.PULL) / untreated)
                         ? 1
                         : 0;
             }

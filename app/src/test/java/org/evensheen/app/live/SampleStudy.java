@@ -19,13 +19,13 @@ import org.evensheen.app.studies.StudyDraft;
 import org.evensheen.app.studies.StudyMaker;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.layout.Layout;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.planning.Calendar;
 import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Contender.Role;
 import org.evensheen.core.study.Contender.Source;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Stage;
@@ -124,14 +124,14 @@ public final class SampleStudy {
     public static Study visiting() {
         return applying(
                 new Plan(
-                        List.of(new Plan.Planned(Measure.WATER_GRADE, 1), new Plan.Planned(Measure.PULL, 1)),
+                        List.of(new Plan.Planned(Measures.WATER_GRADE, 1), new Plan.Planned(Measures.PULL, 1)),
                         List.of(new Occasion(0, Stage.REWETTED))),
                 List.of());
     }
 
     private static Study applying(List<Occasion> visits) {
         return applying(
-                new Plan(List.of(new Plan.Planned(Measure.PULL, 1)), visits),
+                new Plan(List.of(new Plan.Planned(Measures.PULL, 1)), visits),
                 List.of(new Work("", 0, Calendar.Kind.APPLY, "Apply by lot", "As soon as it is bare.", false)));
     }
 
@@ -176,7 +176,7 @@ public final class SampleStudy {
                         Layout.draw(Layout.Ask.filling(BED.shape(), List.of(2, 2, 2, 2), seed))
                                 .sections(),
                         new Plan(
-                                List.of(new Plan.Planned(Measure.PULL, 3), new Plan.Planned(Measure.DROP, 1)),
+                                List.of(new Plan.Planned(Measures.PULL, 3), new Plan.Planned(Measures.DROP, 1)),
                                 List.of(BEFORE.get(0), BEFORE.get(1), VISIT, new Occasion(15, Stage.REWETTED))),
                         UUID.randomUUID()));
         Study study = LiveApp.bean(Key.class)

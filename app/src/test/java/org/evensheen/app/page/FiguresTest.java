@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.Optional;
 import java.util.Random;
 import org.evensheen.core.comparing.Interval;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.measure.Measures;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -20,19 +20,19 @@ class FiguresTest {
 
     @Test
     void unitsStandAfterANarrowSpaceButDegreesDoNot() {
-        assertThat(Figures.score(Measure.PULL, 9.84)).isEqualTo("9.8\u202fN");
-        assertThat(Figures.score(Measure.DROP, 97.4)).isEqualTo("97°");
-        assertThat(Figures.score(Measure.LEFT_BEHIND, 112.5)).isEqualTo("113\u202fg/m²");
-        assertThat(Figures.difference(Measure.PULL, 1.234)).isEqualTo("1.23\u202fN");
+        assertThat(Figures.score(Measures.PULL, 9.84)).isEqualTo("9.8\u202fN");
+        assertThat(Figures.score(Measures.DROP, 97.4)).isEqualTo("97°");
+        assertThat(Figures.score(Measures.LEFT_BEHIND, 112.5)).isEqualTo("113\u202fg/m²");
+        assertThat(Figures.difference(Measures.PULL, 1.234)).isEqualTo("1.23\u202fN");
     }
 
     @Test
     void rangesWithAMinusAreWrittenOut() {
         assertThat(Figures.percentRange(new Interval(0.41, 0.52))).isEqualTo("41–52\u202f%");
         assertThat(Figures.percentRange(new Interval(-0.06, 0.02))).isEqualTo("−6 to 2\u202f%");
-        assertThat(Figures.benefitRange(Measure.DROP, Optional.of(new Interval(40, 52.4))))
+        assertThat(Figures.benefitRange(Measures.DROP, Optional.of(new Interval(40, 52.4))))
                 .isEqualTo("40–52°");
-        assertThat(Figures.benefitRange(Measure.PULL, Optional.empty())).isEqualTo("no interval");
+        assertThat(Figures.benefitRange(Measures.PULL, Optional.empty())).isEqualTo("no interval");
     }
 
     @Test

@@ -24,9 +24,9 @@ import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.footing.Finding;
 import org.evensheen.core.footing.FootingReview;
 import org.evensheen.core.footing.LabelDeparture;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.study.Application;
 import org.evensheen.core.study.Happening;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Stage;
@@ -136,7 +136,7 @@ class RunTest {
                 .isPresent();
         assertThat(LabelDeparture.of(applied.get(1))).anyMatch(LabelDeparture::departed);
         assertThat(now().record().happenings()).extracting(Happening::kind).contains(Happening.Kind.APPLIED);
-        assertThat(FootingReview.of(now().record(), Measure.PULL, 0))
+        assertThat(FootingReview.of(now().record(), Measures.PULL, 0))
                 .extracting(Finding::kind)
                 .contains(Finding.Kind.WAIT_OUTSIDE_LABEL);
         assertThat(Web.get("/studies/" + study.id() + "/done").body()).contains("wait 1.5×");
@@ -195,7 +195,7 @@ class RunTest {
         assertThat(now().record().readings())
                 .extracting(Reading::section, Reading::stage, r -> r.seen().amount())
                 .containsExactlyInAnyOrder(tuple(first, Stage.ARRIVAL, 2.0), tuple(bare, Stage.ARRIVAL, 0.0));
-        assertThat(now().record().occasionsRead(now().record().section(first).orElseThrow(), Measure.WATER_GRADE))
+        assertThat(now().record().occasionsRead(now().record().section(first).orElseThrow(), Measures.WATER_GRADE))
                 .as("how it arrived is no visit's reading")
                 .containsExactly(new Occasion(0, Stage.ARRIVAL));
         assertThat(Web.get(path()).body()).contains("Wet it again", "read/rewetted/grade/" + first + "/1");
@@ -255,7 +255,7 @@ class RunTest {
         take("restrip/" + codes.get(0) + "/1");
         take("look/" + codes.get(0) + "/2", "grade", "0");
         take("gate/bare");
-        assertThat(FootingReview.of(now().record(), Measure.PULL, 0))
+        assertThat(FootingReview.of(now().record(), Measures.PULL, 0))
                 .extracting(Finding::kind)
                 .doesNotContain(Finding.Kind.BASELINE_NOT_BARE, Finding.Kind.BASELINE_UNPROVEN);
         assertThat(now().readings())
@@ -265,7 +265,7 @@ class RunTest {
 
         study = SampleStudy.applying();
         take("gate/bare", "passed", "true", "note", "the light was going");
-        assertThat(FootingReview.of(now().record(), Measure.PULL, 0))
+        assertThat(FootingReview.of(now().record(), Measures.PULL, 0))
                 .anySatisfy(f -> assertThat(f.numbers()).contains("the light was going"));
     }
 
@@ -277,7 +277,7 @@ class RunTest {
         assertThat(now().record().deviations())
                 .singleElement()
                 .satisfies(d -> assertThat(d.words()).isEqualTo("smeared"));
-        assertThat(FootingReview.of(now().record(), Measure.PULL, 0))
+        assertThat(FootingReview.of(now().record(), Measures.PULL, 0))
                 .extracting(Finding::kind)
                 .contains(Finding.Kind.DEVIATION_NOTED, Finding.Kind.TOPPED_MIDWAY);
         assertThat(Web.send(path(), step("", "what", "deviation", "words", " ")).statusCode())

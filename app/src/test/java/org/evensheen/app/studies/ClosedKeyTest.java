@@ -22,14 +22,13 @@ import org.evensheen.app.live.Web;
 import org.evensheen.app.readings.ReadingBatch;
 import org.evensheen.core.label.Claim;
 import org.evensheen.core.label.LabelLine;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.planning.Calendar;
 import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Contender.Role;
 import org.evensheen.core.study.Contender.Source;
-import org.evensheen.core.study.Measure;
-import org.evensheen.core.study.Observation;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
@@ -100,10 +99,10 @@ class ClosedKeyTest {
                         sections,
                         new Plan(
                                 List.of(
-                                        new Plan.Planned(Measure.PULL, 2),
-                                        new Plan.Planned(Measure.DROP, 1),
-                                        new Plan.Planned(Measure.LEFT_BEHIND, 1),
-                                        new Plan.Planned(Measure.WATER_GRADE, 1)),
+                                        new Plan.Planned(Measures.PULL, 2),
+                                        new Plan.Planned(Measures.DROP, 1),
+                                        new Plan.Planned(Measures.LEFT_BEHIND, 1),
+                                        new Plan.Planned(Measures.WATER_GRADE, 1)),
                                 List.of(new Occasion(1, Stage.FRESH), new Occasion(8, Stage.REWETTED))),
                         List.of(
                                 new Work("", 0, Calendar.Kind.APPLY, "Apply by lot", "bare", false),
@@ -142,15 +141,10 @@ class ClosedKeyTest {
                         ? 18 + s.row() * 0.2
                         : 9 + lot * 1.3 + at.day() * 0.1 + s.row() * 0.2 + (lot * s.row()) % 3 * 0.1;
                 List.of(
-                                new Reading(s.code(), at.day(), at.stage(), 1, new Observation.Pull(pull)),
-                                new Reading(s.code(), at.day(), at.stage(), 2, new Observation.Pull(pull + 0.3)),
-                                new Reading(
-                                        s.code(),
-                                        at.day(),
-                                        at.stage(),
-                                        1,
-                                        new Observation.DropShape(1.5, 3 + lot * 0.1)),
-                                new Reading(s.code(), at.day(), at.stage(), 1, new Observation.LeftBehind(4 + lot)))
+                                new Reading(s.code(), at.day(), at.stage(), 1, Measures.PULL.of(pull)),
+                                new Reading(s.code(), at.day(), at.stage(), 2, Measures.PULL.of(pull + 0.3)),
+                                new Reading(s.code(), at.day(), at.stage(), 1, Measures.DROP.of(1.5, 3 + lot * 0.1)),
+                                new Reading(s.code(), at.day(), at.stage(), 1, Measures.LEFT_BEHIND.of(4 + lot)))
                         .forEach(r -> kept.add(new KeptReading(
                                 0,
                                 r,

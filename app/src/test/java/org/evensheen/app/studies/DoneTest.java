@@ -12,7 +12,7 @@ import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
 import org.evensheen.core.footing.Finding.Kind;
 import org.evensheen.core.footing.FootingReview;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.measure.Measures;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -38,7 +38,7 @@ class DoneTest {
     }
 
     private static List<Kind> findings(long study) {
-        return FootingReview.of(LiveApp.bean(StudyStore.class).load(study).record(), Measure.PULL, SampleStudy.TODAY)
+        return FootingReview.of(LiveApp.bean(StudyStore.class).load(study).record(), Measures.PULL, SampleStudy.TODAY)
                 .stream()
                 .map(f -> f.kind())
                 .toList();

@@ -10,7 +10,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SampleStudy;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Spread;
 import org.junit.jupiter.api.Test;
@@ -78,7 +78,7 @@ class DrawingsTest {
 
     private static double pull(Study study, Section section) {
         return study.record()
-                .mean(section, SampleStudy.VISIT, Measure.PULL)
+                .mean(section, SampleStudy.VISIT, Measures.PULL)
                 .map(Spread::mean)
                 .orElseThrow();
     }
@@ -130,7 +130,7 @@ class DrawingsTest {
         Selection open = Selection.of(study, Selection.Asked.NOTHING, SampleStudy.TODAY);
         assertThat(open.at()).isEqualTo(SampleStudy.VISIT);
         assertThat(open.section()).isEqualTo(study.record().sections().get(0));
-        assertThat(open.measure()).isEqualTo(Measure.PULL);
+        assertThat(open.measure()).isEqualTo(Measures.PULL);
         Selection late = Selection.of(study, Selection.Asked.NOTHING, 400);
         assertThat(late.at().day())
                 .as("long after the plan, the tape ends four weeks on")

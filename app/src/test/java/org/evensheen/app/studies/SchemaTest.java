@@ -30,11 +30,10 @@ class SchemaTest {
 
     private static void insert(String values) {
         LiveApp.database()
-                .sql(
-                        "insert into reading (study_id, section_id, day, stage, measure, repeat, amount, width_mm, water_kind,"
-                                + " kept_by, page_key) values (" + study.id() + ", " + section + ", " + values
-                                + ", 'Ana', '"
-                                + UUID.randomUUID() + "')")
+                .sql("insert into reading (study_id, section_id, day, stage, measure, repeat, amount, seen,"
+                        + " kept_by, page_key) values (" + study.id() + ", " + section + ", " + values
+                        + ", 'Ana', '"
+                        + UUID.randomUUID() + "')")
                 .update();
     }
 
@@ -42,16 +41,18 @@ class SchemaTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "-1, 'bare', 'pull', 1, 9, null, null|reading_lies_within_ten_years",
-                "8, 'soaked', 'pull', 1, 9, null, null|reading_stage_is_known",
-                "8, 'rewetted', 'pull', 0, 9, null, null|reading_repeat_is_from_one",
-                "8, 'rewetted', 'pull', 1, -9, null, null|reading_is_physical",
-                "8, 'rewetted', 'pull', 1, 9, 3, null|reading_is_physical",
-                "8, 'rewetted', 'drop', 1, 1.5, null, null|reading_is_physical",
-                "8, 'rewetted', 'grade', 1, 5, null, 'repels'|reading_is_physical",
-                "8, 'rewetted', 'grade', 1, 3, null, null|reading_is_physical",
-                "8, 'rewetted', 'gloss', 1, 201, null, null|reading_is_physical",
-                "8, 'rewetted', 'shine', 1, 3, null, null|reading_is_physical"
+                "-1, 'bare', 'pull', 1, 9, 'amount=9'|reading_lies_within_ten_years",
+                "8, 'soaked', 'pull', 1, 9, 'amount=9'|reading_stage_is_known",
+                "8, 'rewetted', 'pull', 0, 9, 'amount=9'|reading_repeat_is_from_one",
+                "8, 'rewetted', 'pull', 1, -9, 'amount=9'|reading_is_physical",
+                "8, 'rewetted', 'pull', 1, 9, 'amount=9;width=3'|reading_is_physical",
+                "8, 'rewetted', 'drop', 1, 1.5, 'amount=1.5'|reading_is_physical",
+                "8, 'rewetted', 'drop', 1, 1.5, 'amount=1.5;width=30.1'|reading_is_physical",
+                "8, 'rewetted', 'grade', 1, 5, 'kind=repels;amount=5'|reading_is_physical",
+                "8, 'rewetted', 'grade', 1, 3, 'amount=3'|reading_is_physical",
+                "8, 'rewetted', 'gloss', 1, 201, 'amount=201'|reading_is_physical",
+                "8, 'rewetted', 'Shine!', 1, 3, 'amount=3'|reading_measure_is_a_word",
+                "8, 'rewetted', 'shine', 1, 3, 'three'|reading_reads_as_its_parts"
             })
     void nonsenseIsRefusedByName(String values, String constraint) {
         assertThatThrownBy(() -> insert(values)).hasMessageContaining(constraint);
@@ -59,14 +60,14 @@ class SchemaTest {
 
     @Test
     void aSlotHoldsOneStandingReadingAndAKeyIsUsedOnce() {
-        insert("8, 'arrival', 'pull', 1, 9, null, null");
-        assertThatThrownBy(() -> insert("8, 'arrival', 'pull', 1, 9.5, null, null"))
+        insert("8, 'arrival', 'pull', 1, 9, 'amount=9'");
+        assertThatThrownBy(() -> insert("8, 'arrival', 'pull', 1, 9.5, 'amount=9.5'"))
                 .hasMessageContaining("reading_stands_once");
     }
 
     @Test
     void aReadingIsNeverRewrittenOrDeletedAndIsStruckOnlyWithWhoWhenWhy() {
-        insert("8, 'rinsed', 'pull', 1, 9, null, null");
+        insert("8, 'rinsed', 'pull', 1, 9, 'amount=9'");
         String where = " where stage = 'rinsed' and study_id = " + study.id();
         var database = LiveApp.database();
         assertThatThrownBy(() ->
@@ -108,7 +109,7 @@ class SchemaTest {
         assertThat(store.load(study.id()))
                 .as("unchanged, it is not loaded again")
                 .isSameAs(before);
-        insert("8, 'foamed', 'pull', 1, 9, null, null");
+        insert("8, 'foamed', 'pull', 1, 9, 'amount=9'");
         Study after = store.load(study.id());
         assertThat(after.revision()).isGreaterThan(before.revision());
         assertThat(after.readings()).hasSize(before.readings().size() + 1);

@@ -21,8 +21,9 @@ import org.evensheen.core.comparing.BlockModel;
 import org.evensheen.core.comparing.Estimate;
 import org.evensheen.core.comparing.Interval;
 import org.evensheen.core.comparing.Verdict;
+import org.evensheen.core.measure.Measures;
+import org.evensheen.core.measure.Scale;
 import org.evensheen.core.study.Contender;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Spread;
 import org.evensheen.core.water.WaterKind;
 import org.junit.jupiter.api.BeforeAll;
@@ -39,7 +40,7 @@ class VerdictPageTest {
     @BeforeAll
     static void judged() {
         study = SampleStudy.read();
-        outcome = LiveApp.bean(Judging.class).judge(study, Measure.PULL, SampleStudy.TODAY);
+        outcome = LiveApp.bean(Judging.class).judge(study, Measures.PULL, SampleStudy.TODAY);
     }
 
     private static Verdict verdict() {
@@ -48,7 +49,7 @@ class VerdictPageTest {
 
     @Test
     void thePageShowsTheNumbersOfTheVerdictAndTheDocumentHoldsThemToTheLastDigit() {
-        VerdictPage page = VerdictPage.of(study, Measure.PULL, SampleStudy.TODAY, outcome);
+        VerdictPage page = VerdictPage.of(study, Measures.PULL, SampleStudy.TODAY, outcome);
         JsonNode document = JsonMapper.builder()
                 .build()
                 .readTree(Web.get("/studies/%d/verdict.json".formatted(study.id()))
@@ -94,7 +95,7 @@ class VerdictPageTest {
         double bare = study.record()
                 .bareSections()
                 .mapToDouble(s -> study.record()
-                        .mean(s, verdict().at(), Measure.PULL)
+                        .mean(s, verdict().at(), Measures.PULL)
                         .map(Spread::mean)
                         .orElseThrow())
                 .average()
@@ -104,7 +105,7 @@ class VerdictPageTest {
         assertThat(workings.steps()).hasSize(5);
         assertThat(workings.steps().get(4))
                 .contains(
-                        Figures.difference(Measure.PULL, bare),
+                        Figures.difference(Measures.PULL, bare),
                         "= "
                                 + Figures.number(
                                         best.benefit().value().orElseThrow().value(), 3));
@@ -152,8 +153,9 @@ class VerdictPageTest {
             }
         }
         return new Verdict(
-                Measure.PULL,
+                Measures.PULL,
                 SampleStudy.VISIT,
+                Scale.Turn.NONE,
                 List.of(),
                 results,
                 pairs,
@@ -180,17 +182,17 @@ class VerdictPageTest {
 
     @Test
     void aSentenceSaysNoMoreThanTheEvidence() {
-        assertThat(Sentence.of(study, Measure.PULL, Optional.empty()).first()).contains("nothing to judge");
-        assertThat(Sentence.of(study, Measure.PULL, Optional.of(chain(false, false, false, false, false, false)))
+        assertThat(Sentence.of(study, Measures.PULL, Optional.empty()).first()).contains("nothing to judge");
+        assertThat(Sentence.of(study, Measures.PULL, Optional.of(chain(false, false, false, false, false, false)))
                         .first())
                 .isEqualTo("None of the 4 can be told apart at slickness.");
-        assertThat(Sentence.of(study, Measure.PULL, outcome.verdict()).first()).contains("at slickness");
+        assertThat(Sentence.of(study, Measures.PULL, outcome.verdict()).first()).contains("at slickness");
     }
 
     @Test
     void aStudyOfSingleSectionsBorrowsItsScatterAndSaysSo() {
         Study byHand = LiveApp.bean(StudyStore.class).load(2);
-        Judging.Outcome borrowed = LiveApp.bean(Judging.class).judge(byHand, Measure.PULL, 15);
+        Judging.Outcome borrowed = LiveApp.bean(Judging.class).judge(byHand, Measures.PULL, 15);
         Verdict.Scatter scatter = borrowed.verdict().orElseThrow().scatter().orElseThrow();
         assertThat(scatter.lenders())
                 .isNotEmpty()

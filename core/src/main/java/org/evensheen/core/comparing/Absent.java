@@ -20,6 +20,8 @@ public enum Absent {
     MADE_WORSE,
     /** It is meant to let water run off in a sheet, so that the angle of a drop is no mark of it. */
     SHEETS,
+    /** Scores of this kind have no share that is left. */
+    NOT_KEPT,
     /** Nothing shows how much sections scatter. */
     NO_SCATTER
 }

@@ -7,14 +7,16 @@ import java.util.List;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.DoubleStream;
 import java.util.stream.Stream;
 import org.evensheen.core.comparing.BlockModel.Linear;
 import org.evensheen.core.comparing.Verdict.Entered;
 import org.evensheen.core.comparing.Verdict.Pair;
 import org.evensheen.core.comparing.Verdict.Result;
 import org.evensheen.core.comparing.Verdict.Scatter;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Scale;
 import org.evensheen.core.study.Contender;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Spread;
@@ -36,12 +38,14 @@ public final class Judge {
     private final Measure measure;
     private final Occasion at;
     private final boolean withChances;
+    private final Scale.Turn turn;
 
     private Judge(StudyRecord study, Measure measure, Occasion at, boolean withChances) {
         this.study = study;
         this.measure = measure;
         this.at = at;
         this.withChances = withChances;
+        turn = measure.scale().turn(scores());
     }
 
     /**
@@ -66,7 +70,7 @@ public final class Judge {
     private Verdict judge(Optional<HouseScatter> house) {
         List<Entered> entered = entered();
         List<BlockModel.Unit> units = entered.stream()
-                .map(e -> new BlockModel.Unit(e.contender(), e.row(), e.mean()))
+                .map(e -> new BlockModel.Unit(e.contender(), e.row(), e.turned()))
                 .toList();
         BlockModel own = BlockModel.fit(units);
         boolean scattered = own.freedom() > 0 && Math.sqrt(own.variance()) > NOISE * largest(entered);
@@ -92,7 +96,8 @@ public final class Judge {
         List<Pair> pairs = simultaneous.map(t -> pairs(model, ranked, t)).orElse(List.of());
         boolean chancesKnown = scatter.isPresent() && withChances && together(ranked, groups);
         double[][] chances = chancesKnown ? chances(model, ranked) : new double[ranked.size()][0];
-        Keeping keeping = new Keeping(study, measure, at, lent);
+        Optional<Keeping> keeping =
+                turn != Scale.Turn.NONE ? Optional.empty() : Optional.of(new Keeping(study, measure, at, lent));
 
         List<Result> results = new ArrayList<>();
         int place = 1;
@@ -108,12 +113,13 @@ public final class Judge {
                     (int) read(contender).count(),
                     mean(model, contender),
                     benefit(model, contender),
-                    keeping.of(contender),
+                    keeping.map(k -> k.of(contender)).orElse(Answer.none(Absent.NOT_KEPT)),
                     Arrays.stream(chances[i]).boxed().toList()));
         }
         return new Verdict(
                 measure,
                 at,
+                turn,
                 entered,
                 results,
                 pairs,
@@ -129,7 +135,7 @@ public final class Judge {
     }
 
     private static double largest(List<Entered> entered) {
-        return entered.stream().mapToDouble(e -> Math.abs(e.mean())).max().orElse(0);
+        return entered.stream().mapToDouble(e -> Math.abs(e.turned())).max().orElse(0);
     }
 
     private Stream<Section> read(Contender contender) {
@@ -147,14 +153,23 @@ public final class Judge {
                 .toList();
     }
 
-    private static Entered entered(Section section, Spread spread) {
+    private DoubleStream scores() {
+        return study.sections().stream()
+                .flatMap(section -> study.scores(section, at, measure).stream())
+                .mapToDouble(Double::doubleValue);
+    }
+
+    private Entered entered(Section section, Spread spread) {
+        Spread turned = Spread.of(
+                study.scores(section, at, measure).stream().map(turn::to).toList());
         return new Entered(
                 section.code(),
                 section.contender(),
                 section.row(),
-                spread.mean(),
+                turn == Scale.Turn.NONE ? spread.mean() : turn.back(turned.mean()),
+                turned.mean(),
                 spread.count(),
-                spread.deviation().orElse(0));
+                turned.deviation().orElse(0));
     }
 
     private static List<List<Integer>> groups(BlockModel model) {
@@ -202,7 +217,20 @@ public final class Judge {
                     Linear.of(model.contrast().plus(1, b, 0))));
         }
         Estimate gain = model.contrast().plus(1, p, 0).plus(-1, b, 0).estimate();
-        return Answer.of(model.freedom() > 0 ? Ratio.of(gain) : Ratio.without(gain.value()));
+        double from = mean(model, bare.get()).value();
+        return Answer.of(
+                model.freedom() > 0
+                        ? new Ratio(
+                                told(from, gain.value()),
+                                Optional.of(new Interval(
+                                        told(from, gain.interval().low()),
+                                        told(from, gain.interval().high()))))
+                        : Ratio.without(told(from, gain.value())));
+    }
+
+    /** A gain on bare as it is told: how many times as much, or a difference in the score unit. */
+    private double told(double bare, double gain) {
+        return turn.ratio() ? Math.exp(gain) : turn.back(bare + gain) - turn.back(bare);
     }
 
     private static RealMatrix covariance(BlockModel model, List<Contender> products) {
@@ -260,7 +288,7 @@ public final class Judge {
     private double[][] chances(BlockModel model, List<Contender> ranked) {
         double[] means =
                 ranked.stream().mapToDouble(c -> mean(model, c).value()).toArray();
-        long seed = study.seed() * 31 + measure.ordinal() * 1009L + at.day();
+        long seed = study.seed() * 31 + measure.code().hashCode() + at.day();
         return PlaceChances.of(
                 means, covariance(model, ranked), model.variance(), model.freedom(), measure.moreIsBetter(), seed);
     }

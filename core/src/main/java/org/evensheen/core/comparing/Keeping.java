@@ -11,8 +11,8 @@ import java.util.stream.Stream;
 import org.evensheen.core.comparing.BlockModel.Linear;
 import org.evensheen.core.comparing.Kept.Control;
 import org.evensheen.core.comparing.Kept.Used;
+import org.evensheen.core.measure.Measure;
 import org.evensheen.core.study.Contender;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Spread;
@@ -53,7 +53,7 @@ final class Keeping {
         if (at.stage() == Stage.FRESH) {
             return Answer.none(Absent.FIRST_READINGS);
         }
-        if (measure == Measure.DROP && product.kind() == WaterKind.SHEETS) {
+        if (!measure.judgesSheeting() && product.kind() == WaterKind.SHEETS) {
             return Answer.none(Absent.SHEETS);
         }
         Optional<Integer> day = freshDay(product);

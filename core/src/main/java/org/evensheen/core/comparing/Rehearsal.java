@@ -11,10 +11,9 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
+import org.evensheen.core.measure.Measure;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Contender;
-import org.evensheen.core.study.Measure;
-import org.evensheen.core.study.Observation;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
@@ -74,7 +73,7 @@ public final class Rehearsal {
      *
      * @param contenders in the order of their numbers
      * @param plan visits, and how often the measure is repeated
-     * @param measure pull or water left behind
+     * @param measure one that can be rehearsed
      * @param bare reading on bare paint
      * @param truth what is supposed of every product, by number; bare has none
      * @param betweenSections standard deviation from section to section, above 0
@@ -91,8 +90,8 @@ public final class Rehearsal {
             double betweenRepeats,
             long seed) {
         public Case {
-            if (!measure.benefitIsShare()) {
-                throw new IllegalArgumentException("rehearsals are of pull or water left behind");
+            if (measure.rehearsedBare().isEmpty()) {
+                throw new IllegalArgumentException("studies of %s can't be rehearsed".formatted(measure));
             }
             if (!(betweenSections > 0 && betweenRepeats >= 0)) {
                 throw new IllegalArgumentException("a rehearsal needs scatter");
@@ -320,20 +319,19 @@ public final class Rehearsal {
         List<Reading> readings = new ArrayList<>(of.sections().size() * occasions.size() * repeats);
         for (Section section : of.sections()) {
             double offset = of.betweenSections() * random.nextGaussian();
-            double area = of.measure() == Measure.LEFT_BEHIND ? section.areaSquareMetres() : 1;
+            double area = of.measure().growsWithArea() ? section.areaSquareMetres() : 1;
             for (Occasion at : occasions) {
                 double mean = of.truth(of.contenders().get(section.contender()), at) + offset;
                 for (int repeat = 1; repeat <= repeats; repeat++) {
                     double value = Math.max(
-                            of.measure().lowest(), (mean + of.betweenRepeats() * random.nextGaussian()) * area);
+                            of.measure().number().orElseThrow().lowest(),
+                            (mean + of.betweenRepeats() * random.nextGaussian()) * area);
                     readings.add(new Reading(
                             section.code(),
                             at.day(),
                             at.stage(),
                             repeat,
-                            of.measure() == Measure.PULL
-                                    ? new Observation.Pull(value)
-                                    : new Observation.LeftBehind(value)));
+                            of.measure().of(value)));
                 }
             }
         }

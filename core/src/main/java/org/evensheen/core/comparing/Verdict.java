@@ -4,14 +4,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Scale;
 import org.evensheen.core.study.Contender;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 
 /**
  * Who is best, second and indistinguishable on one measure at one moment of a study, and how sure that is: facts, without words.
  *
  * @param at the occasion that is judged
+ * @param turn how scores were turned before they were compared; means, differences and their errors are on that scale
  * @param entered the section means that were compared, in the order of the panel
  * @param results products read on it, best mean first
  * @param pairs every pair of them that can be compared, in the order of the results
@@ -28,6 +30,7 @@ import org.evensheen.core.study.Occasion;
 public record Verdict(
         Measure measure,
         Occasion at,
+        Scale.Turn turn,
         List<Entered> entered,
         List<Result> results,
         List<Pair> pairs,
@@ -48,17 +51,20 @@ public record Verdict(
     /**
      * The mean of one section.
      *
+     * @param mean in the score unit
+     * @param turned the same on the scale that is compared
      * @param repeats how many readings it is the mean of
-     * @param deviation of the repeats, in the score unit; 0 for one
+     * @param deviation of the repeats on the scale that is compared; 0 for one
      */
-    public record Entered(String section, int contender, int row, double mean, int repeats, double deviation) {}
+    public record Entered(
+            String section, int contender, int row, double mean, double turned, int repeats, double deviation) {}
 
     /**
      * One product.
      *
      * @param place 1 for the best; products that can't be told apart share one
      * @param mean over sections, adjusted for rows
-     * @param benefit against bare: a share of the bare reading, or a difference in the score unit
+     * @param benefit against bare: a share of the bare reading, a difference in the score unit, or a ratio where that is what is told
      * @param retention share of the first benefit that is left
      * @param chances of place 1, 2, …; empty without scatter, or where not all can be compared
      */
@@ -76,11 +82,11 @@ public record Verdict(
      *
      * @param better number of the contender with the better mean
      * @param worse number of the other
-     * @param difference how much better, in the score unit, 0 or more
+     * @param difference how much better, on the scale that is compared, 0 or more
      * @param interval in which it lies with 95 % chance, all pairs at once; holds 0 just where the two can't be told apart
      * @param p raw two-sided p
      * @param adjusted p over all pairs at once
-     * @param least the true difference that would be told apart four times in five, in the score unit
+     * @param least the true difference that would be told apart four times in five, on the same scale
      */
     public record Pair(
             int better, int worse, Estimate difference, Interval interval, double p, double adjusted, double least) {
@@ -97,7 +103,7 @@ public record Verdict(
     /**
      * The scatter between sections that the intervals rest on.
      *
-     * @param deviation standard deviation in the score unit
+     * @param deviation standard deviation on the scale that is compared
      * @param lenders the earlier studies it was taken from; empty when it is the study's own
      * @param bareOnly whether it rests on the bare sections alone, as no product has two sections
      */
@@ -118,6 +124,46 @@ public record Verdict(
         return results.stream().filter(r -> r.contender().equals(contender)).findFirst();
     }
 
+    /**
+     * A difference as it is told: in the score unit, or as a ratio.
+     *
+     * @param ratio whether it is how many times as much
+     */
+    public record Told(double value, double low, double high, boolean ratio) {}
+
+    /** The mean of a product in the score unit. */
+    public double mean(Result result) {
+        return turn.back(result.mean().value());
+    }
+
+    /** The difference of a pair as it is told. */
+    public Told told(Pair pair) {
+        double worse = results.stream()
+                .filter(r -> r.contender().number() == pair.worse())
+                .findFirst()
+                .orElseThrow()
+                .mean()
+                .value();
+        return new Told(
+                told(worse, pair.difference().value()),
+                told(worse, pair.interval().low()),
+                told(worse, pair.interval().high()),
+                turn.ratio());
+    }
+
+    /** The difference that would be told apart for a pair, as it is told. */
+    public double leastTold(Pair pair) {
+        return turn.ratio() ? Math.exp(pair.least()) : Math.abs(told(turn.to(mean(results.get(0))), pair.least()));
+    }
+
+    private double told(double from, double difference) {
+        if (turn.ratio()) {
+            return Math.exp(difference);
+        }
+        int sign = measure.moreIsBetter() ? 1 : -1;
+        return sign * (turn.back(from + sign * difference) - turn.back(from));
+    }
+
     /** Whether two products can be told apart. */
     public boolean apart(Result one, Result other) {
         return pairs.stream()
@@ -132,11 +178,11 @@ public record Verdict(
 
     /** The smallest true difference of any pair that would be told apart four times in five; empty without pairs. */
     public OptionalDouble leastToldApart() {
-        return pairs.stream().mapToDouble(Pair::least).min();
+        return pairs.stream().mapToDouble(this::leastTold).min();
     }
 
     /** The largest such difference; another than the smallest where the design is uneven. */
     public OptionalDouble mostToldApart() {
-        return pairs.stream().mapToDouble(Pair::least).max();
+        return pairs.stream().mapToDouble(this::leastTold).max();
     }
 }

@@ -11,12 +11,13 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evensheen.core.footing.Finding.Kind;
 import org.evensheen.core.footing.LabelDeparture.What;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.mixing.Departure;
 import org.evensheen.core.study.Application;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Deviation;
 import org.evensheen.core.study.Happening;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Stage;
@@ -24,9 +25,6 @@ import org.evensheen.core.study.StudyRecord;
 
 /** Looks a study over and lists what limits it, gravest first. */
 public final class FootingReview {
-    /** Contact angle above which water on a stripped section does not lie flat, degrees. */
-    public static final double FLAT = 45;
-
     /** Days for which a gauge check holds: eight weeks. */
     public static final int GAUGE_CHECK_HOLDS = 56;
 
@@ -93,8 +91,8 @@ public final class FootingReview {
         if (!beading.isEmpty()) {
             add(
                     Kind.BASELINE_NOT_BARE,
-                    "Water stood on %s before anything was applied (more than %.0f°, or graded above 0)."
-                            .formatted(codes(beading), FLAT),
+                    "Water stood on %s before anything was applied (a drop above 45°, or graded above 0)."
+                            .formatted(codes(beading)),
                     "Strip again until water lies flat everywhere, and start over.");
         } else if (!unproven.isEmpty()) {
             add(
@@ -109,12 +107,15 @@ public final class FootingReview {
 
     /** Occasions at the bare stage with a look at water on this section. */
     private Stream<Occasion> water(Section section) {
-        return Stream.of(Measure.DROP, Measure.WATER_GRADE)
+        return Measures.all().stream()
+                .filter(m -> m.bareUpTo().isPresent())
                 .flatMap(m -> study.firstRead(section, Stage.BARE, m).stream());
     }
 
     private boolean beadsAtStart(Section section) {
-        return over(section, Measure.DROP, FLAT) || over(section, Measure.WATER_GRADE, 0);
+        return Measures.all().stream()
+                .filter(m -> m.bareUpTo().isPresent())
+                .anyMatch(m -> over(section, m, m.bareUpTo().getAsDouble()));
     }
 
     private boolean over(Section section, Measure water, double limit) {

@@ -16,7 +16,6 @@ import org.evensheen.core.planning.Protocol.Chemicals;
 import org.evensheen.core.planning.Protocol.Prep;
 import org.evensheen.core.planning.Protocol.Scheme;
 import org.evensheen.core.study.Contender.Source;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Section;
 
 /** Looks a study over before it begins: what will limit it, while it can still be put right. */
@@ -239,7 +238,7 @@ public final class PlanReview {
 
     private void conduct() {
         Protocol protocol = plan.protocol();
-        boolean byEye = protocol.measures().stream().anyMatch(m -> m.measure() == Measure.WATER_GRADE);
+        boolean byEye = protocol.measures().stream().anyMatch(m -> m.measure().byEye());
         boolean gift = plan.entrants().stream()
                 .map(e -> e.contender().source())
                 .anyMatch(s -> s == Source.GIFTED || s == Source.SPONSORED);

@@ -4,7 +4,6 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.units.Unit;
 
 /**
@@ -59,16 +58,6 @@ public enum Probe {
 
     public double highest() {
         return highest;
-    }
-
-    /** The measure of a section that it reads by itself. */
-    public Optional<Measure> measure() {
-        return switch (this) {
-            case FORCE -> Optional.of(Measure.PULL);
-            case SCALE -> Optional.of(Measure.LEFT_BEHIND);
-            case GLOSS -> Optional.of(Measure.GLOSS);
-            case AIR, SURFACE, PH -> Optional.empty();
-        };
     }
 
     /** Every unit its lines may be in, with a factor and what is added after it to come to {@link #unit()}. */

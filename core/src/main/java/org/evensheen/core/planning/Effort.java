@@ -3,14 +3,12 @@ package org.evensheen.core.planning;
 import java.util.List;
 import org.evensheen.core.planning.Entrant.Layer;
 import org.evensheen.core.schedule.Plan.Planned;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.units.Span;
 
 /**
  * What a study takes.
  *
- * <p>Hours rest on rounded times of practised hands, all stated here: a pull 25 s, a drop 60 s, water left behind 90 s, a grade
- * 20 s; walking and noting 10 s a section and round; stripping 45 min and 3 min a section; putting on 3 min a section and coat;
+ * <p>Hours rest on rounded times of practised hands: a reading as its measure says, and as stated here: walking and noting 10 s a section and round; stripping 45 min and 3 min a section; putting on 3 min a section and coat;
  * setting up and packing 20 min a visit.
  *
  * @param hours hands at work, in all
@@ -36,7 +34,7 @@ public record Effort(double hours, double perVisit, int readings, double millili
         double round = SETTING_UP;
         int readings = 0;
         for (Planned planned : protocol.measures()) {
-            round += sections * (planned.repeats() * seconds(planned.measure()) + 10) / 60;
+            round += sections * (planned.repeats() * planned.measure().seconds() + 10) / 60;
             readings += sections * planned.repeats();
         }
         double apply = 0;
@@ -55,16 +53,5 @@ public record Effort(double hours, double perVisit, int readings, double millili
         double strip = protocol.prep().isEmpty() ? 0 : STRIPPING + STRIPPING_EACH * sections;
         return new Effort(
                 (strip + apply + round * occasions) / 60, round / 60, readings * occasions, ml, List.copyOf(untold));
-    }
-
-    /** Seconds of one reading. */
-    public static double seconds(Measure measure) {
-        return switch (measure) {
-            case PULL -> 25;
-            case DROP -> 60;
-            case LEFT_BEHIND -> 90;
-            case WATER_GRADE -> 20;
-            case GLOSS -> 10;
-        };
     }
 }

@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.evensheen.core.footing.FootingReview;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.runsheet.Step.Kind;
 import org.evensheen.core.runsheet.Step.Part;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Stage;
@@ -95,19 +95,20 @@ final class BarePart {
                 unproven.stream().map(Section::code).toList());
     }
 
+    /** Measures that tell whether a section is bare. */
+    private static Stream<Measure> telling() {
+        return Measures.all().stream().filter(m -> m.bareUpTo().isPresent());
+    }
+
     private boolean lookedAt(Section section) {
-        return day.study().mean(section, at, Measure.WATER_GRADE).isPresent()
-                || day.study().mean(section, at, Measure.DROP).isPresent();
+        return telling().anyMatch(m -> day.study().mean(section, at, m).isPresent());
     }
 
     private boolean beads(Section section) {
-        return day.study()
-                        .mean(section, at, Measure.WATER_GRADE)
-                        .filter(g -> g.mean() > 0)
-                        .isPresent()
-                || day.study()
-                        .mean(section, at, Measure.DROP)
-                        .filter(d -> d.mean() > FootingReview.FLAT)
-                        .isPresent();
+        return telling()
+                .anyMatch(m -> day.study()
+                        .mean(section, at, m)
+                        .filter(s -> s.mean() > m.bareUpTo().getAsDouble())
+                        .isPresent());
     }
 }

@@ -6,7 +6,6 @@ import java.util.Optional;
 import org.evensheen.core.runsheet.Step.Asked;
 import org.evensheen.core.runsheet.Step.Part;
 import org.evensheen.core.schedule.Plan;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
@@ -58,7 +57,7 @@ final class Occasions {
                 part,
                 Step.Kind.READ,
                 asked.measure().label(),
-                how(asked.measure()),
+                asked.measure().words().how(),
                 "",
                 List.of(section.code()),
                 Optional.empty(),
@@ -66,17 +65,6 @@ final class Occasions {
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty());
-    }
-
-    private static String how(Measure measure) {
-        return switch (measure) {
-            case PULL -> "Draw the sled at a steady walk of the hand; the plateau counts.";
-            case DROP -> "One drop from the dropper, seen from the side at panel height.";
-            case LEFT_BEHIND -> "Blot the section with a weighed towel; what it gained is what stayed.";
-            case WATER_GRADE -> "Wet it, and set it against its own first look.";
-            case GLOSS ->
-                "Set the meter down flat and dry at 60°, at a spot of its own each time; edges and swirls read low.";
-        };
     }
 
     int done() {

@@ -3,8 +3,8 @@ package org.evensheen.core.runsheet;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.evensheen.core.measure.Measure;
 import org.evensheen.core.planning.Entrant.Layer;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.units.Span;
 

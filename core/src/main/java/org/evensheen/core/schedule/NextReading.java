@@ -3,7 +3,7 @@ package org.evensheen.core.schedule;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.measure.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;

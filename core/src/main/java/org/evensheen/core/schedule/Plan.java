@@ -2,7 +2,8 @@ package org.evensheen.core.schedule;
 
 import java.util.List;
 import java.util.Optional;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Stage;
 
@@ -37,6 +38,11 @@ public record Plan(List<Planned> measures, List<Occasion> visits) {
                 .mapToInt(Planned::repeats)
                 .findFirst()
                 .orElse(1);
+    }
+
+    /** The measure that a verdict is asked of first: of those planned that can be compared, the last to be carried round. */
+    public Optional<Measure> main() {
+        return Measures.all().stream().filter(m -> m.comparable() && asksFor(m)).reduce((first, last) -> last);
     }
 
     public Optional<Occasion> visitOn(int day) {

@@ -3,6 +3,7 @@ package org.evensheen.core.study;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import org.evensheen.core.measure.Measure;
 
 /**
  * What a section is like on a day: read that day, or estimated from the readings around it.

@@ -7,12 +7,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.evensheen.core.measure.Measure;
 import org.evensheen.core.schedule.Plan;
 
 /** Everything that is known of a study at one moment; it never changes, a new reading makes a new record. */
@@ -27,12 +29,15 @@ public final class StudyRecord {
     private final List<Reading> readings;
     private final Map<String, Section> byCode = new HashMap<>();
     private final Map<Slot, List<Reading>> bySlot = new HashMap<>();
-    private final Map<Slot, Optional<Spread>> means = new ConcurrentHashMap<>();
+    private final Map<Score, Optional<Spread>> means = new ConcurrentHashMap<>();
 
     private final Map<Measure, List<Occasion>> byMeasure;
     private final Map<Line, List<Occasion>> byLine;
 
     private record Slot(String section, int day, Stage stage, Measure measure) {}
+
+    /** A measure of what stands in a slot, which may be one of several looks at the same readings. */
+    private record Score(Slot slot, Measure measure) {}
 
     private record Line(String section, Measure measure) {}
 
@@ -71,7 +76,9 @@ public final class StudyRecord {
                     new Slot(reading.section(), reading.day(), reading.stage(), reading.measure()),
                     s -> new ArrayList<>());
             require(
-                    slot.stream().noneMatch(r -> r.repeat() == reading.repeat()),
+                    slot.stream()
+                            .noneMatch(r -> r.repeat() == reading.repeat()
+                                    && r.observer().equals(reading.observer())),
                     () -> "a repeat stands twice: " + reading);
             slot.add(reading);
         }
@@ -174,29 +181,42 @@ public final class StudyRecord {
 
     /** Readings that stand in one slot, by repeat. */
     public List<Reading> readings(Section section, Occasion at, Measure measure) {
-        return bySlot.getOrDefault(new Slot(section.code(), at.day(), at.stage(), measure), List.of());
+        return bySlot.getOrDefault(slot(section, at, measure), List.of());
     }
 
-    /** Mean and spread of the repeats in one slot, in the measure's score unit; empty if nothing was read. */
+    private static Slot slot(Section section, Occasion at, Measure measure) {
+        return new Slot(section.code(), at.day(), at.stage(), measure.readAs());
+    }
+
+    /**
+     * Mean and spread of the repeats in one slot, in the measure's score unit; empty if nothing was read, or if what was seen in any of
+     * them has no such score.
+     */
     public Optional<Spread> mean(Section section, Occasion at, Measure measure) {
-        return means.computeIfAbsent(new Slot(section.code(), at.day(), at.stage(), measure), slot -> {
-            List<Reading> repeats = bySlot.getOrDefault(slot, List.of());
-            return repeats.isEmpty()
-                    ? Optional.empty()
-                    : Optional.of(Spread.of(repeats.stream()
-                            .map(r -> r.seen().score(section.areaSquareMetres()))
-                            .toList()));
+        return means.computeIfAbsent(new Score(slot(section, at, measure), measure), score -> {
+            List<Double> scores = scores(section, at, measure);
+            return scores.isEmpty() ? Optional.empty() : Optional.of(Spread.of(scores));
         });
+    }
+
+    /** Scores of the repeats in one slot; empty if any of them has none. */
+    public List<Double> scores(Section section, Occasion at, Measure measure) {
+        List<OptionalDouble> scores = readings(section, at, measure).stream()
+                .map(r -> measure.score(r.seen(), section.areaSquareMetres()))
+                .toList();
+        return scores.stream().allMatch(OptionalDouble::isPresent)
+                ? scores.stream().map(OptionalDouble::getAsDouble).toList()
+                : List.of();
     }
 
     /** Every occasion on which this measure was read on any section, in order. */
     public List<Occasion> occasionsRead(Measure measure) {
-        return byMeasure.getOrDefault(measure, List.of());
+        return byMeasure.getOrDefault(measure.readAs(), List.of());
     }
 
     /** Every occasion on which this measure was read on this section, in order. */
     public List<Occasion> occasionsRead(Section section, Measure measure) {
-        return byLine.getOrDefault(new Line(section.code(), measure), List.of());
+        return byLine.getOrDefault(new Line(section.code(), measure.readAs()), List.of());
     }
 
     /** The first occasion of a stage on which this measure was read on this section. */
@@ -233,7 +253,7 @@ public final class StudyRecord {
                 .filter(o -> contenders.stream()
                                 .filter(c -> !c.isBare())
                                 .filter(c -> sectionsOf(c)
-                                        .anyMatch(s -> !readings(s, o, measure).isEmpty()))
+                                        .anyMatch(s -> mean(s, o, measure).isPresent()))
                                 .count()
                         >= 2)
                 .max(Comparator.naturalOrder());

@@ -8,8 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.evensheen.core.study.Measure;
-import org.evensheen.core.study.Observation.Pull;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Studies;
@@ -32,7 +31,7 @@ class JudgeTest {
     }
 
     private static Verdict judged(StudyRecord study, int day) {
-        return Judge.verdict(study, Measure.PULL, day, Optional.empty()).orElseThrow();
+        return Judge.verdict(study, Measures.PULL, day, Optional.empty()).orElseThrow();
     }
 
     @Test
@@ -84,7 +83,11 @@ class JudgeTest {
         for (Section section : sections) {
             for (int repeat = 2; repeat <= 3; repeat++) {
                 thrice = thrice.with(new Reading(
-                        section.code(), 28, Studies.LATER.stage(), repeat, new Pull(TODAY.get(section.code()))));
+                        section.code(),
+                        28,
+                        Studies.LATER.stage(),
+                        repeat,
+                        Measures.PULL.of(TODAY.get(section.code()))));
             }
         }
         Estimate ofThree = judged(thrice, 28).pairs().get(0).difference();
@@ -104,7 +107,7 @@ class JudgeTest {
                 .isEmpty();
 
         Verdict borrowed = Judge.verdict(
-                        study, Measure.PULL, 28, Optional.of(new HouseScatter(0.04, 20, List.of(LENDER))))
+                        study, Measures.PULL, 28, Optional.of(new HouseScatter(0.04, 20, List.of(LENDER))))
                 .orElseThrow();
         assertThat(borrowed.scatter().orElseThrow().lenders()).containsExactly(LENDER);
         assertThat(borrowed.results()).extracting(Verdict.Result::place).containsExactly(1, 1, 3);
@@ -112,9 +115,9 @@ class JudgeTest {
 
     @Test
     void gradesAreNotMeasuredAndANewStudyHasNoVerdict() {
-        assertThat(Judge.verdict(study(), Measure.PULL, 0, Optional.empty())).isEmpty();
+        assertThat(Judge.verdict(study(), Measures.PULL, 0, Optional.empty())).isEmpty();
         assertThatIllegalArgumentException()
-                .isThrownBy(() -> Judge.verdict(study(), Measure.WATER_GRADE, 28, Optional.empty()));
+                .isThrownBy(() -> Judge.verdict(study(), Measures.WATER_GRADE, 28, Optional.empty()));
     }
 
     @Test
@@ -254,11 +257,39 @@ class JudgeTest {
             assertThat(r.chances()).isEmpty();
             assertThat(r.benefit().absent()).contains(Absent.BARE_NOT_COMPARABLE);
         });
-        assertThat(org.evensheen.core.footing.FootingReview.of(study, Measure.PULL, 28))
+        assertThat(org.evensheen.core.footing.FootingReview.of(study, Measures.PULL, 28))
                 .anySatisfy(f -> {
                     assertThat(f.kind()).isEqualTo(org.evensheen.core.footing.Finding.Kind.NOT_COMPARABLE);
                     assertThat(f.kind().atMost()).isEqualTo(org.evensheen.core.footing.Footing.ANECDOTE);
                     assertThat(f.numbers()).contains("A1, A2 | B1, B2 | C1, C2 | D1, D2");
                 });
+    }
+
+    /** Half-lives of 4, 4.4 min and of 8, 8.8 min: the second stands twice as long, whatever the minutes. */
+    @Test
+    void halfLivesAreComparedAsRatios() {
+        List<Section> jars = Studies.grid(2, 2);
+        java.util.function.ToDoubleFunction<Section> half = s -> (s.contender() == 0 ? 4 : 8)
+                * (s.row() == 1 ? 1 : 1.1)
+                * (s.code().equals("B2") ? 1.02 : 1);
+        List<Reading> foam = jars.stream()
+                .map(s -> new Reading(
+                        s.code(),
+                        1,
+                        Studies.FRESH.stage(),
+                        1,
+                        org.evensheen.core.measure.Observation.read(
+                                Measures.FOAM, "how=jar-mm;series=0:100," + 2 * half.applyAsDouble(s) + ":0")))
+                .toList();
+        StudyRecord study = Studies.study(2, jars, foam);
+        Verdict verdict =
+                Judge.verdict(study, Measures.FOAM, 1, Optional.empty()).orElseThrow();
+        assertThat(verdict.results()).extracting(r -> r.contender().number()).containsExactly(1, 0);
+        assertThat(verdict.mean(verdict.results().get(1))).isCloseTo(4 * Math.sqrt(1.1), within(1e-9));
+        Verdict.Told told = verdict.told(verdict.pairs().get(0));
+        assertThat(told.ratio()).isTrue();
+        assertThat(told.value()).isCloseTo(2 * Math.sqrt(1.02), within(1e-9));
+        assertThat(told.low()).isBetween(1.0, 2.0);
+        assertThat(verdict.results().get(0).retention().absent()).contains(Absent.NOT_KEPT);
     }
 }

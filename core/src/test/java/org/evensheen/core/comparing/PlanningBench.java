@@ -10,8 +10,8 @@ import org.evensheen.core.layout.BedShape;
 import org.evensheen.core.layout.Layout;
 import org.evensheen.core.layout.Outline;
 import org.evensheen.core.layout.Zone;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.schedule.Plan;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.study.Studies;
@@ -70,8 +70,8 @@ final class PlanningBench {
         return new Rehearsal.Case(
                 Studies.contenders(PRODUCTS),
                 Studies.grid(PRODUCTS + 1, 3),
-                new Plan(List.of(new Plan.Planned(Measure.PULL, 3)), visits),
-                Measure.PULL,
+                new Plan(List.of(new Plan.Planned(Measures.PULL, 3)), visits),
+                Measures.PULL,
                 18,
                 truth,
                 0.5,

@@ -12,8 +12,8 @@ import org.evensheen.core.comparing.Rehearsal.Outcome;
 import org.evensheen.core.comparing.Rehearsal.Supposed;
 import org.evensheen.core.layout.BedShape;
 import org.evensheen.core.layout.Layout;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.schedule.Plan;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Stage;
@@ -23,7 +23,7 @@ import org.junit.jupiter.api.Test;
 class RehearsalTest {
     private static final double NEVER = 1e9;
     private static final Plan PLAN = new Plan(
-            List.of(new Plan.Planned(Measure.PULL, 3)),
+            List.of(new Plan.Planned(Measures.PULL, 3)),
             List.of(
                     new Occasion(0, Stage.BARE),
                     new Occasion(1, Stage.FRESH),
@@ -35,7 +35,7 @@ class RehearsalTest {
                 Studies.contenders(products),
                 Studies.grid(products + 1, rows),
                 PLAN,
-                Measure.PULL,
+                Measures.PULL,
                 18,
                 truth,
                 sections,
@@ -85,7 +85,7 @@ class RehearsalTest {
         Map<Integer, Supposed> truth = Map.of(0, new Supposed(9, 10), 1, new Supposed(9.6, 8), 2, new Supposed(11, 5));
         Case two = of(3, 2, truth, 0.5, 0.3);
         Case three = new Case(
-                two.contenders(), Rehearsal.oneMoreEach(two.sections()), PLAN, Measure.PULL, 18, truth, 0.5, 0.3, 99);
+                two.contenders(), Rehearsal.oneMoreEach(two.sections()), PLAN, Measures.PULL, 18, truth, 0.5, 0.3, 99);
         Outcome narrow = run(three, 600);
         Outcome wide = run(two, 600);
         assertThat(narrow.width()).isLessThan(0.8 * wide.width());

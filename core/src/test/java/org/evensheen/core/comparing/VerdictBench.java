@@ -5,8 +5,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
-import org.evensheen.core.study.Measure;
-import org.evensheen.core.study.Observation;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
@@ -33,15 +33,15 @@ final class VerdictBench {
                 for (int repeat = 1; repeat <= 3; repeat++) {
                     double pull = 8 + section.contender() * 0.7 + visit * 0.2 + random.nextGaussian() * 0.3;
                     double height = 1.2 + section.contender() * 0.05 + random.nextGaussian() * 0.02;
-                    readings.add(new Reading(section.code(), at.day(), at.stage(), repeat, new Observation.Pull(pull)));
-                    readings.add(new Reading(
-                            section.code(), at.day(), at.stage(), repeat, new Observation.DropShape(height, 3.4)));
+                    readings.add(new Reading(section.code(), at.day(), at.stage(), repeat, Measures.PULL.of(pull)));
+                    readings.add(
+                            new Reading(section.code(), at.day(), at.stage(), repeat, Measures.DROP.of(height, 3.4)));
                 }
             }
         }
         double baseline = median(VerdictBench::baseline);
-        double pull = median(() -> judge(sections, readings, Measure.PULL));
-        double drop = median(() -> judge(sections, readings, Measure.DROP));
+        double pull = median(() -> judge(sections, readings, Measures.PULL));
+        double drop = median(() -> judge(sections, readings, Measures.DROP));
         System.out.printf(
                 "%d readings, %d products x %d sections x %d visits, 10000 draws, medians of 15 runs after 10%n",
                 readings.size(), PRODUCTS, ROWS, VISITS);

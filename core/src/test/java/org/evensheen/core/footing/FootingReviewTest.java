@@ -9,13 +9,12 @@ import java.util.stream.Stream;
 import org.evensheen.core.footing.Finding.Kind;
 import org.evensheen.core.label.Label;
 import org.evensheen.core.label.LabelLine;
+import org.evensheen.core.measure.Measures;
+import org.evensheen.core.measure.WaterGrade;
 import org.evensheen.core.study.Application;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Deviation;
 import org.evensheen.core.study.Happening;
-import org.evensheen.core.study.Measure;
-import org.evensheen.core.study.Observation.DropShape;
-import org.evensheen.core.study.Observation.Graded;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Stage;
@@ -61,7 +60,7 @@ class FootingReviewTest {
 
     private List<Finding> review() {
         List<Reading> baseline = sections.stream()
-                .map(s -> new Reading(s.code(), 0, Stage.BARE, 1, new Graded(WaterKind.REPELS, baselineGrade)))
+                .map(s -> new Reading(s.code(), 0, Stage.BARE, 1, WaterGrade.seen(WaterKind.REPELS, baselineGrade)))
                 .toList();
         List<Section> read = sections.stream()
                 .filter(s -> bareRead || !contenders.get(s.contender()).isBare())
@@ -77,7 +76,7 @@ class FootingReviewTest {
                         applications,
                         deviations,
                         Stream.of(baseline, today, extra).flatMap(List::stream).toList()),
-                Measure.PULL,
+                Measures.PULL,
                 28);
     }
 
@@ -111,7 +110,7 @@ class FootingReviewTest {
         baselineGrade = 2;
         finds(Kind.BASELINE_NOT_BARE, Footing.ANECDOTE);
         baselineGrade = 0;
-        extra = List.of(new Reading("B2", 0, Stage.BARE, 1, new DropShape(2.0, 3.6)));
+        extra = List.of(new Reading("B2", 0, Stage.BARE, 1, Measures.DROP.of(2.0, 3.6)));
         finds(Kind.BASELINE_NOT_BARE, Footing.ANECDOTE);
         assertThat(review().get(0).numbers()).contains("B2");
     }

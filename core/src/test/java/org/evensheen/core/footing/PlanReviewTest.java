@@ -17,6 +17,7 @@ import org.evensheen.core.layout.BedShape;
 import org.evensheen.core.layout.Layout;
 import org.evensheen.core.layout.Outline;
 import org.evensheen.core.layout.Zone;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.mixing.Departure;
 import org.evensheen.core.planning.Calendar;
 import org.evensheen.core.planning.Entrant;
@@ -31,7 +32,6 @@ import org.evensheen.core.schedule.Plan.Planned;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Contender.Role;
 import org.evensheen.core.study.Contender.Source;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.units.Span;
 import org.evensheen.core.water.WaterKind;
 import org.junit.jupiter.api.Test;
@@ -77,7 +77,7 @@ class PlanReviewTest {
                     prep,
                     prove,
                     cure,
-                    List.of(new Planned(Measure.PULL, 3), new Planned(Measure.WATER_GRADE, 1)),
+                    List.of(new Planned(Measures.PULL, 3), new Planned(Measures.WATER_GRADE, 1)),
                     wear,
                     gauge,
                     weather,

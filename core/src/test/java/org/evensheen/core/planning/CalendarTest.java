@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.TreeSet;
 import org.evensheen.core.cautions.Hazard;
 import org.evensheen.core.label.LabelLine;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.planning.Calendar.Kind;
 import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.planning.Protocol.Chemical;
@@ -22,7 +23,6 @@ import org.evensheen.core.schedule.Plan.Planned;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Contender.Role;
 import org.evensheen.core.study.Contender.Source;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.water.WaterKind;
 import org.junit.jupiter.api.Test;
@@ -50,7 +50,7 @@ class CalendarTest {
                 EnumSet.of(Prep.STRIP, Prep.WASH),
                 true,
                 cure,
-                List.of(new Planned(Measure.PULL, 3)),
+                List.of(new Planned(Measures.PULL, 3)),
                 wear,
                 true,
                 true,

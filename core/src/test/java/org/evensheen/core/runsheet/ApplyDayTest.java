@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.TreeSet;
 import org.evensheen.core.cautions.Hazard;
 import org.evensheen.core.label.LabelLine;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.planning.Calendar;
 import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.planning.Entrant;
@@ -18,7 +19,6 @@ import org.evensheen.core.schedule.PairOfHands;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.schedule.WaitAim;
 import org.evensheen.core.study.Contender;
-import org.evensheen.core.study.Measure;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.StudyRecord;
 import org.evensheen.core.units.Span;
@@ -74,7 +74,7 @@ class ApplyDayTest {
                                 3,
                                 contenders,
                                 sections,
-                                new Plan(List.of(new Plan.Planned(Measure.PULL, 1)), List.of()),
+                                new Plan(List.of(new Plan.Planned(Measures.PULL, 1)), List.of()),
                                 List.of(),
                                 List.of()),
                         day,

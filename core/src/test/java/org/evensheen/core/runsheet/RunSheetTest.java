@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
 import org.evensheen.core.label.LabelLine;
+import org.evensheen.core.measure.Measures;
+import org.evensheen.core.measure.WaterGrade;
 import org.evensheen.core.planning.Calendar;
 import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.planning.Entrant;
@@ -16,8 +18,6 @@ import org.evensheen.core.schedule.HandPlan;
 import org.evensheen.core.schedule.PairOfHands;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Contender;
-import org.evensheen.core.study.Measure;
-import org.evensheen.core.study.Observation;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
@@ -83,7 +83,7 @@ class RunSheetTest {
                 CONTENDERS,
                 sections,
                 new Plan(
-                        List.of(new Plan.Planned(Measure.WATER_GRADE, 1), new Plan.Planned(Measure.PULL, 2)),
+                        List.of(new Plan.Planned(Measures.WATER_GRADE, 1), new Plan.Planned(Measures.PULL, 2)),
                         List.of(
                                 new Occasion(0, Stage.BARE),
                                 new Occasion(2, Stage.FRESH),
@@ -111,8 +111,8 @@ class RunSheetTest {
     }
 
     private void look(String section, int grade) {
-        readings.removeIf(r -> r.section().equals(section) && r.measure() == Measure.WATER_GRADE);
-        readings.add(new Reading(section, 0, Stage.BARE, 1, new Observation.Graded(WaterKind.REPELS, grade)));
+        readings.removeIf(r -> r.section().equals(section) && r.measure() == Measures.WATER_GRADE);
+        readings.add(new Reading(section, 0, Stage.BARE, 1, WaterGrade.seen(WaterKind.REPELS, grade)));
     }
 
     private static Step step(RunSheet sheet, String key) {
@@ -260,7 +260,7 @@ class RunSheetTest {
                         "gate/residue/visit",
                         "visit/wet"));
 
-        readings.add(new Reading("A", 9, Stage.REWETTED, 1, new Observation.Pull(9.8)));
+        readings.add(new Reading("A", 9, Stage.REWETTED, 1, Measures.PULL.of(9.8)));
         assertThat(sheet().steps()).noneMatch(s -> s.key().startsWith("visit/"));
         assertThat(sheet().readingsDone()).isEqualTo(1);
     }

@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.stream.Stream;
+import org.evensheen.core.comparing.SectionEffect;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Studies;
@@ -60,19 +62,20 @@ class SlicknessTest {
         List<Reading> warm = Studies.pulls(sections, Studies.LATER, s -> 0.93 * (s.contender() == 1 ? 18.2 : 12.9));
         StudyRecord study = Studies.study(
                 1, sections, Stream.concat(fresh.stream(), warm.stream()).toList());
-        SectionSlickness slickness =
-                SectionSlickness.of(study, sections.get(0), Studies.LATER).orElseThrow();
+        SectionEffect slickness = SectionEffect.of(study, sections.get(0), Studies.LATER, Measures.PULL)
+                .orElseThrow();
         assertThat(slickness.retention().orElseThrow()).isCloseTo(0.552, within(5e-4));
         assertThat(slickness.benefit()).isCloseTo(1 - 12.9 / 18.2, within(1e-12));
-        assertThat(SectionSlickness.of(study, sections.get(0), Studies.FRESH)
+        assertThat(SectionEffect.of(study, sections.get(0), Studies.FRESH, Measures.PULL)
                         .orElseThrow()
                         .retention())
                 .as("on its first day there is nothing to retain")
                 .isEmpty();
-        assertThat(SectionSlickness.of(study, sections.get(1), Studies.LATER))
+        assertThat(SectionEffect.of(study, sections.get(1), Studies.LATER, Measures.PULL))
                 .as("bare")
                 .isEmpty();
         StudyRecord without = Studies.study(1, sections, List.of(warm.get(0)));
-        assertThat(SectionSlickness.of(without, sections.get(0), Studies.LATER)).isEmpty();
+        assertThat(SectionEffect.of(without, sections.get(0), Studies.LATER, Measures.PULL))
+                .isEmpty();
     }
 }

@@ -3,6 +3,7 @@ package org.evensheen.core.study;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.ToDoubleFunction;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Contender.Role;
 import org.evensheen.core.study.Contender.Source;
@@ -38,14 +39,13 @@ public final class Studies {
     }
 
     public static Plan plan(int repeats) {
-        return new Plan(List.of(new Plan.Planned(Measure.PULL, repeats)), List.of(BARE, FRESH, LATER));
+        return new Plan(List.of(new Plan.Planned(Measures.PULL, repeats)), List.of(BARE, FRESH, LATER));
     }
 
     /** Pulls on every section at an occasion, one repeat each. */
     public static List<Reading> pulls(List<Section> sections, Occasion at, ToDoubleFunction<Section> newtons) {
         return sections.stream()
-                .map(s ->
-                        new Reading(s.code(), at.day(), at.stage(), 1, new Observation.Pull(newtons.applyAsDouble(s))))
+                .map(s -> new Reading(s.code(), at.day(), at.stage(), 1, Measures.PULL.of(newtons.applyAsDouble(s))))
                 .toList();
     }
 

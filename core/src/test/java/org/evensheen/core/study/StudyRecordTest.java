@@ -5,11 +5,13 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import org.evensheen.core.measure.Measures;
+import org.evensheen.core.measure.Observation;
+import org.evensheen.core.measure.WaterGrade;
 import org.evensheen.core.schedule.NextReading;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.schedule.Visit;
-import org.evensheen.core.study.Observation.DropShape;
-import org.evensheen.core.study.Observation.Pull;
+import org.evensheen.core.units.TypedNumber;
 import org.evensheen.core.water.WaterKind;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -30,31 +32,31 @@ class StudyRecordTest {
     }
 
     private static Reading pull(String section, Occasion at, int repeat, double newtons) {
-        return new Reading(section, at.day(), at.stage(), repeat, new Pull(newtons));
+        return new Reading(section, at.day(), at.stage(), repeat, Measures.PULL.of(newtons));
     }
 
     @Test
     void allRepeatsThenTheNextSectionThenTheNextMeasure() {
-        List<Plan.Planned> measures = List.of(new Plan.Planned(Measure.PULL, 2), new Plan.Planned(Measure.DROP, 1));
+        List<Plan.Planned> measures = List.of(new Plan.Planned(Measures.PULL, 2), new Plan.Planned(Measures.DROP, 1));
         StudyRecord study = planned(measures, List.of(pull("A1", Studies.LATER, 1, 9)));
         Section a = sections.get(0);
         var order = new java.util.ArrayList<String>();
-        var next = NextReading.after(study, Studies.LATER, Measure.PULL, java.util.Optional.of(a));
+        var next = NextReading.after(study, Studies.LATER, Measures.PULL, java.util.Optional.of(a));
         while (next.isPresent()) {
             NextReading ask = next.get();
             order.add(ask.section().code() + " " + ask.measure().code() + " " + ask.repeat());
-            Observation seen = ask.measure() == Measure.PULL ? new Pull(9) : new DropShape(1.5, 3);
+            Observation seen = ask.measure() == Measures.PULL ? Measures.PULL.of(9) : Measures.DROP.of(1.5, 3);
             study = study.with(new Reading(ask.section().code(), 28, Stage.REWETTED, ask.repeat(), seen));
             next = NextReading.after(study, Studies.LATER, ask.measure(), java.util.Optional.of(ask.section()));
         }
         assertThat(order).containsExactly("A1 pull 2", "B1 pull 1", "B1 pull 2", "A1 drop 1", "B1 drop 1");
-        assertThat(NextReading.on(study, Studies.LATER, a, Measure.PULL).extra())
+        assertThat(NextReading.on(study, Studies.LATER, a, Measures.PULL).extra())
                 .isTrue();
     }
 
     @Test
     void visitsAreDoneDuePartlyMissedOrAhead() {
-        List<Plan.Planned> measures = List.of(new Plan.Planned(Measure.PULL, 1));
+        List<Plan.Planned> measures = List.of(new Plan.Planned(Measures.PULL, 1));
         StudyRecord study = planned(
                 measures,
                 List.of(
@@ -75,21 +77,21 @@ class StudyRecordTest {
         StudyRecord study =
                 planned(List.of(), List.of(pull("A1", Studies.FRESH, 1, 8), pull("A1", Studies.LATER, 1, 17)));
         Section a = sections.get(0);
-        assertThat(SectionState.on(study, a, Measure.PULL, 1).orElseThrow().read())
+        assertThat(SectionState.on(study, a, Measures.PULL, 1).orElseThrow().read())
                 .isTrue();
-        SectionState between = SectionState.on(study, a, Measure.PULL, 10).orElseThrow();
+        SectionState between = SectionState.on(study, a, Measures.PULL, 10).orElseThrow();
         assertThat(between.value()).isCloseTo(11, within(1e-12));
         assertThat(between.read()).isFalse();
-        assertThat(SectionState.on(study, a, Measure.PULL, 40).orElseThrow().value())
+        assertThat(SectionState.on(study, a, Measures.PULL, 40).orElseThrow().value())
                 .isEqualTo(17);
-        assertThat(SectionState.on(study, a, Measure.PULL, 0)).isEmpty();
+        assertThat(SectionState.on(study, a, Measures.PULL, 0)).isEmpty();
     }
 
     @Test
     void meanAndSpreadAreOfTheRepeatsAndImpossibleRecordsAreRefused() {
         List<Reading> readings = List.of(pull("A1", Studies.LATER, 1, 9.7), pull("A1", Studies.LATER, 2, 9.9));
         Spread spread = planned(List.of(), readings)
-                .mean(sections.get(0), Studies.LATER, Measure.PULL)
+                .mean(sections.get(0), Studies.LATER, Measures.PULL)
                 .orElseThrow();
         assertThat(spread.mean()).isCloseTo(9.8, within(1e-12));
         assertThat(spread.deviation().orElseThrow()).isCloseTo(0.1414, within(1e-4));
@@ -97,9 +99,9 @@ class StudyRecordTest {
                 .isThrownBy(() -> planned(List.of(), List.of(readings.get(0), readings.get(0))));
         assertThatIllegalArgumentException()
                 .isThrownBy(() -> planned(List.of(), List.of(pull("Z9", Studies.BARE, 1, 9))));
-        assertThatIllegalArgumentException().isThrownBy(() -> new Pull(-1));
-        assertThatIllegalArgumentException().isThrownBy(() -> new DropShape(9, 20));
-        assertThatIllegalArgumentException().isThrownBy(() -> new Observation.Graded(WaterKind.SHEETS, 5));
+        assertThatIllegalArgumentException().isThrownBy(() -> Measures.PULL.of(-1));
+        assertThatIllegalArgumentException().isThrownBy(() -> Measures.DROP.of(9, 20));
+        assertThatIllegalArgumentException().isThrownBy(() -> WaterGrade.seen(WaterKind.SHEETS, 5));
     }
 
     @ParameterizedTest
@@ -129,6 +131,6 @@ class StudyRecordTest {
     @ParameterizedTest
     @ValueSource(ints = {0, 21})
     void repeatsHaveALimit(int repeats) {
-        assertThatIllegalArgumentException().isThrownBy(() -> new Plan.Planned(Measure.PULL, repeats));
+        assertThatIllegalArgumentException().isThrownBy(() -> new Plan.Planned(Measures.PULL, repeats));
     }
 }

@@ -1,10 +1,9 @@
-package org.evensheen.core.study;
+package org.evensheen.core.units;
 
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
-import org.evensheen.core.units.Unit;
 
 /**
  * A number as a person types it: point or comma for decimals, spaces around, its own unit after it. Anything else is

@@ -6,7 +6,7 @@ import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 import org.evensheen.app.page.Figures;
 import org.evensheen.core.comparing.Verdict;
-import org.evensheen.core.study.Measure;
+import org.evensheen.core.measure.Measure;
 
 /**
  * An axis for intervals: from a little below bare to the best there is.
@@ -15,13 +15,13 @@ import org.evensheen.core.study.Measure;
  * @param high right end, above {@code low}
  * @param step between marks
  */
-record Scale(double low, double high, double step) {
+record Axis(double low, double high, double step) {
     /** Retention: nothing left to all of it. */
-    static final Scale UNIT = new Scale(0, 1.1, 0.25);
+    static final Axis UNIT = new Axis(0, 1.1, 0.25);
 
     private static final double MARGIN = 0.04;
 
-    static Scale of(Measure measure, Optional<Verdict> verdict) {
+    static Axis of(Measure measure, Optional<Verdict> verdict) {
         double[] ends = verdict.stream()
                 .flatMap(v -> v.results().stream())
                 .flatMap(r -> r.benefit().value().stream())
@@ -33,7 +33,7 @@ record Scale(double low, double high, double step) {
         double most = Math.min(1.5 * whole, Math.max(0.25 * whole, max(ends)));
         double least = Math.max(-whole / 2, Math.min(0, min(ends)));
         double step = most - least > 0.5 * whole ? 0.25 * whole : 0.1 * whole;
-        return new Scale(least - MARGIN * (most - least), most + MARGIN * (most - least), step);
+        return new Axis(least - MARGIN * (most - least), most + MARGIN * (most - least), step);
     }
 
     private static double max(double[] values) {
