@@ -21,6 +21,8 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.stream.Stream;
 import org.evensheen.app.studies.Behind;
 import org.evensheen.app.studies.Judging;
@@ -117,6 +119,36 @@ class ArchitectureTest {
                     .containsExactlyInAnyOrder(
                             "StudyStore.java", "BedStore.java", "EarlierStore.java", "Standings.java");
         }
+    }
+
+    /** Numbers become text alike on every machine, and no page or class types a measure or an option of its own again. */
+    @Test
+    void nothingLeansOnTheMachinesLocaleAndNothingAsksWhichMeasureItHas() throws IOException {
+        Path root = Files.exists(Path.of("core")) ? Path.of(".") : Path.of("..");
+        List<String> leaning = new ArrayList<>();
+        List<String> asking = new ArrayList<>();
+        for (String module : List.of("core", "app", "standins")) {
+            try (Stream<Path> files = Files.walk(root.resolve(module).resolve("src/main"))) {
+                for (Path file : files.filter(f -> f.toString().matches(".*\\.(java|html)"))
+                        .toList()) {
+                    String text = Files.readString(file);
+                    String name = file.getFileName().toString();
+                    boolean bare = text.matches("(?s).*\"[^\"\n]*%[-+, 0-9]*\\.\\d+[feg][^\"\n]*\"\\s*\\.formatted.*")
+                            || text.matches("(?s).*to(Lower|Upper)Case\\(\\).*");
+                    if (name.endsWith("java") && bare) {
+                        leaning.add(name);
+                    }
+                    boolean asks = text.matches("(?s).*(case (PULL|DROP|GLOSS|FOAM)|== Measures?\\.[A-Z]).*")
+                            || name.endsWith("html") && text.matches("(?s).*measure == '.*");
+                    if (asks && !file.toString().contains("core/measure/")) {
+                        asking.add(name);
+                    }
+                }
+            }
+        }
+        // Parts of a sheet and kinds of instrument have names of their own.
+        assertThat(leaning).isEmpty();
+        assertThat(asking).isEmpty();
     }
 
     private static boolean joins(Path file) {

@@ -105,7 +105,7 @@ class KnownTruthTest {
                     .filter(p -> p.joins(0, 1))
                     .findFirst()
                     .orElseThrow();
-            difference.count(new Ratio(0, Optional.of(equals.interval())), 0);
+            difference.count(new Ratio(0, equals.interval()), 0);
             tied += first.place() == 1 && second.place() == 1 ? 1 : 0;
             worseFound += third.place() == 3 ? 1 : 0;
         }

@@ -149,7 +149,7 @@ final class BedForm {
             }
             String name = label.isEmpty() ? "trim " + (i + 1) : label;
             if (!seen.add(name)) {
-                problems.put("trim" + i, "“%s” stands twice. Name each once.".formatted(name));
+                problems.put("trim" + i, "“%s” is listed twice. Name each once.".formatted(name));
             }
             try {
                 trims.add(new Trim(name, Outline.parsePlace(at)));
@@ -172,7 +172,7 @@ final class BedForm {
             Zone.Kind kind = Zone.Kind.ofCode(in("zoneKind" + i)).orElse(Zone.Kind.LOW);
             String name = label.isEmpty() ? kind.word() + " " + (i + 1) : label;
             if (!seen.add(name)) {
-                problems.put("zone" + i, "“%s” stands twice. Name each once.".formatted(name));
+                problems.put("zone" + i, "“%s” is listed twice. Name each once.".formatted(name));
             }
             try {
                 Outline area = Outline.parsePlace(at);

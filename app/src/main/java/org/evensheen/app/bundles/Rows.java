@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.evensheen.app.page.Sheet;
 import org.evensheen.app.studies.ApplicationStore;
 import org.evensheen.app.studies.KeptReading;
@@ -88,17 +89,32 @@ final class Rows {
         return Integer.parseInt(text(row, column));
     }
 
+    /** One of the codes that a column may hold. */
+    private static <T> T known(Sheet.Row row, String column, Function<String, Optional<T>> ofCode) {
+        return ofCode.apply(row.at(column))
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "“%s” is no %s that is known here".formatted(Sheet.shown(row.at(column)), column)));
+    }
+
+    /** One of the words that a column may hold. */
+    private static <E extends Enum<E>> E one(Class<E> of, Sheet.Row row, String column) {
+        return known(
+                row,
+                column,
+                word -> Stream.of(of.getEnumConstants())
+                        .filter(e -> e.name().toLowerCase(Locale.ROOT).equals(word.toLowerCase(Locale.ROOT)))
+                        .findFirst());
+    }
+
     static Contender contender(Sheet.Row row) {
-        Contender.Role role = Contender.Role.valueOf(text(row, "role").toUpperCase(Locale.ROOT));
+        Contender.Role role = one(Contender.Role.class, row, "role");
         boolean bare = role == Contender.Role.BARE;
         return new Contender(
                 whole(row, "number"),
                 bare ? "Bare" : name(row, "name"),
                 role,
-                bare ? WaterKind.REPELS : WaterKind.ofCode(row.at("water_kind")).orElseThrow(),
-                bare
-                        ? Contender.Source.BOUGHT
-                        : Contender.Source.valueOf(text(row, "source").toUpperCase(Locale.ROOT)));
+                bare ? WaterKind.REPELS : known(row, "water_kind", WaterKind::ofCode),
+                bare ? Contender.Source.BOUGHT : one(Contender.Source.class, row, "source"));
     }
 
     static Section section(Sheet.Row row) {
@@ -117,15 +133,13 @@ final class Rows {
             Sheet.Row row, List<Plan.Planned> measures, List<Occasion> visits, List<Calendar.Work> works) {
         switch (row.at("what")) {
             case "measure" ->
-                measures.add(new Plan.Planned(Measures.ofCode(row.at("code")).orElseThrow(), whole(row, "repeats")));
-            case "visit" ->
-                visits.add(new Occasion(
-                        whole(row, "day"), Stage.ofCode(row.at("code")).orElseThrow()));
+                measures.add(new Plan.Planned(known(row, "code", Measures::ofCode), whole(row, "repeats")));
+            case "visit" -> visits.add(new Occasion(whole(row, "day"), known(row, "code", Stage::ofCode)));
             case "work" ->
                 works.add(new Calendar.Work(
                         "",
                         whole(row, "day"),
-                        Calendar.Kind.valueOf(row.at("code").toUpperCase(Locale.ROOT)),
+                        one(Calendar.Kind.class, row, "code"),
                         text(row, "title"),
                         row.at("why"),
                         false));
@@ -136,7 +150,7 @@ final class Rows {
     }
 
     static BundleStore.Exposure exposure(Sheet.Row row) {
-        Happening.Kind kind = Happening.Kind.ofCode(row.at("kind")).orElseThrow();
+        Happening.Kind kind = known(row, "kind", Happening.Kind::ofCode);
         return new BundleStore.Exposure(
                 whole(row, "day"), kind.code(), row.at("note"), OurTime.time(row.at("kept_at")), row.at("kept_by"));
     }
@@ -145,7 +159,7 @@ final class Rows {
         return new BundleStore.Noted(
                 new Deviation(
                         whole(row, "day"),
-                        Deviation.Kind.ofCode(row.at("kind")).orElseThrow(),
+                        known(row, "kind", Deviation.Kind::ofCode),
                         Optional.of(row.at("section")).filter(s -> !s.isEmpty()),
                         row.at("words")),
                 OurTime.time(row.at("at")),
@@ -153,13 +167,13 @@ final class Rows {
     }
 
     static KeptReading reading(Sheet.Row row) {
-        Measure measure = Measures.ofCode(row.at("measure")).orElseThrow();
+        Measure measure = known(row, "measure", Measures::ofCode);
         return new KeptReading(
                 Long.parseLong(text(row, "id")),
                 new Reading(
                         text(row, "section"),
                         whole(row, "day"),
-                        Stage.ofCode(row.at("stage")).orElseThrow(),
+                        known(row, "stage", Stage::ofCode),
                         whole(row, "repeat"),
                         Observation.read(measure, row.at("seen").isEmpty() ? seenBefore(row) : row.at("seen"))),
                 OurTime.time(row.at("kept_at")),

@@ -84,24 +84,27 @@ class DemoHand {
         return switch (asked.instrument().probe()) {
             case FORCE -> line("hang", value);
             case SCALE -> line("load", value);
-            case GLOSS -> line("gloss", value);
+            case REFLECTOMETER -> line("gloss", value);
             case PH -> line("ph", value);
             case AIR, SURFACE -> "";
         };
     }
 
     /** What the stand-ins' hand is told to do with an instrument. */
-    private static final Map<Probe, String> HELD = Map.of(Probe.FORCE, "pull", Probe.GLOSS, "gloss");
+    private static final Map<Probe, String> HELD = Map.of(Probe.FORCE, "pull", Probe.REFLECTOMETER, "gloss");
 
     private static String line(String what, double value) {
-        return "%s %.4f".formatted(what, value);
+        return String.format(Locale.ROOT, "%s %.4f", what, value);
     }
 
     private String held(TakeAsked asked) {
         return switch (asked.instrument().probe()) {
             case AIR ->
-                hour().map(h -> "air %.1f %.0f"
-                                .formatted(h.air().celsius(), h.air().humidity()))
+                hour().map(h -> String.format(
+                                Locale.ROOT,
+                                "air %.1f %.0f",
+                                h.air().celsius(),
+                                h.air().humidity()))
                         .orElse("");
             case SURFACE ->
                 hour().map(h -> line("surface", h.panelCelsius().orElse(h.air().celsius())))

@@ -46,7 +46,7 @@ class DemoInstruments {
     private static final List<Told> BENCH = List.of(
             new Told("Boat shed gauge", Probe.FORCE, "F {value} {unit}", "N", "", known(4.903, 0.1)),
             new Told("Fish scale", Probe.SCALE, "M {value} {unit} {steady}", "g", "", known(100, 0.3)),
-            new Told("Gleam meter", Probe.GLOSS, "GL {value} {unit}", "GU", "read", known(92, 1.5)),
+            new Told("Gleam meter", Probe.REFLECTOMETER, "GL {value} {unit}", "GU", "read", known(92, 1.5)),
             new Told("Window thermometer", Probe.AIR, "T {value} {unit} H {second} %", "C", "", Optional.empty()),
             new Told("Panel thermometer", Probe.SURFACE, "S {value} {unit}", "C", "", Optional.empty()),
             new Told("Ditch pH meter", Probe.PH, "P {value} {unit}", "pH", "", known(7, 0.1)));

@@ -1,6 +1,7 @@
 package org.evensheen.app.kit;
 
 import java.sql.Types;
+import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
@@ -18,7 +19,10 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 public class InstrumentStore {
     private static final String INSTRUMENT = """
-            select i.*, k.amount, k.should_be, k.tolerance, k.at as checked_at
+            select i.*, k.amount, k.should_be, k.tolerance, k.at as checked_at,
+                   array(select distinct (c.at::date)::text from instrument_check c
+                         where c.instrument_id = i.id and abs(c.amount - c.should_be) <= c.tolerance
+                         order by 1 desc limit 100) as held
             from instrument i
             left join lateral (
                 select * from instrument_check where instrument_id = i.id order by at desc, id desc limit 1) k on true
@@ -58,7 +62,8 @@ public class InstrumentStore {
             @Nullable Double amount,
             @Nullable Double should_be,
             @Nullable Double tolerance,
-            @Nullable OffsetDateTime checked_at) {
+            @Nullable OffsetDateTime checked_at,
+            List<String> held) {
 
         Instrument instrument() {
             return new Instrument(
@@ -76,6 +81,7 @@ public class InstrumentStore {
                             ? Optional.empty()
                             : Optional.of(new Instrument.Checked(
                                     amount, new Instrument.Known(should_be, tolerance), checked_at.toInstant())),
+                    held.stream().map(LocalDate::parse).toList(),
                     revision);
         }
     }

@@ -3,6 +3,7 @@ package org.evensheen.app.kit;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -79,7 +80,7 @@ record KitPage(List<Card> cards, List<Choice> probes, Filled fresh, UUID key, in
                 Measures.all().stream()
                         .filter(m -> m.probe().equals(Optional.of(i.probe())))
                         .findFirst()
-                        .map(m -> "fills “%s”".formatted(m.label().toLowerCase()))
+                        .map(m -> "fills “%s”".formatted(m.label().toLowerCase(Locale.ROOT)))
                         .orElse("reads "
                                 + (i.probe() == Probe.AIR
                                         ? "°C and %"

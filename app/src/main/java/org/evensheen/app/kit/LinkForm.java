@@ -1,6 +1,7 @@
 package org.evensheen.app.kit;
 
 import java.util.LinkedHashMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -44,7 +45,7 @@ record LinkForm(Optional<InstrumentStore.Draft> draft, Map<String, String> probl
                         "unit",
                         "A %s speaks in one of: %s."
                                 .formatted(
-                                        p.label().toLowerCase(),
+                                        p.label().toLowerCase(Locale.ROOT),
                                         p.unitNames().distinct().collect(Collectors.joining(", ")))));
         String asks = typed.getOrDefault("asks", "").strip();
         if (asks.length() > 40 || !asks.matches("[ -~]*")) {

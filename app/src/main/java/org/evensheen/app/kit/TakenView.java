@@ -102,7 +102,7 @@ record TakenView(
                         allowed(instrument, now)
                                 .map(t -> "how true it is, by its check, within %s."
                                         .formatted(Figures.withUnit(Figures.typed(t), unit)))
-                                .orElse("how true it is, no check that holds tells."));
+                                .orElse("its accuracy is unknown: it has no valid check."));
     }
 
     private static String warning(Instrument instrument, Instant now) {

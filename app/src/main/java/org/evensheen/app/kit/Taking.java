@@ -3,6 +3,7 @@ package org.evensheen.app.kit;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.kit.Link.Lost;
@@ -77,8 +78,11 @@ final class Taking {
             }
             double at = (System.nanoTime() - began) / 1e9;
             if (at > LONGEST) {
-                throw new Lost("%s did not come to rest within %.0f s. Shield it from wind and hands, and take again."
-                        .formatted(instrument.name(), LONGEST));
+                throw new Lost(String.format(
+                        Locale.ROOT,
+                        "%s did not come to rest within %.0f s. Shield it from wind and hands, and take again.",
+                        instrument.name(),
+                        LONGEST));
             }
             Optional<LinePattern.Line> fits = instrument.pattern().read(line.get());
             if (fits.isEmpty()) {
@@ -115,7 +119,7 @@ final class Taking {
                     .formatted(
                             instrument.name(),
                             said,
-                            probe.label().toLowerCase(),
+                            probe.label().toLowerCase(Locale.ROOT),
                             probe.lowest(),
                             probe.highest(),
                             probe.unit()));
@@ -175,8 +179,11 @@ final class Taking {
                 zero += force;
                 before++;
                 if (before >= 8 && Math.abs(zero / before) > ZERO) {
-                    throw new Lost("%s shows %.2f N with nothing pulling. Set it to zero, then take again."
-                            .formatted(instrument.name(), zero / before));
+                    throw new Lost(String.format(
+                            Locale.ROOT,
+                            "%s shows %.2f N with nothing pulling. Set it to zero, then take again.",
+                            instrument.name(),
+                            zero / before));
                 }
                 continue;
             }

@@ -97,7 +97,7 @@ class BundleController {
                 problems.put(field, "“%s” is not on the Shelf. Put it there first.".formatted(name));
             } else if (items.stream()
                     .anyMatch(item -> item.product() == product.get().id())) {
-                problems.put(field, "“%s” stands twice. One line for each product.".formatted(name));
+                problems.put(field, "“%s” is listed twice. One line for each product.".formatted(name));
             } else if (size instanceof TypedVolume.Refused refused) {
                 problems.put(field, refused.message());
             } else if (list.price().isEmpty()) {

@@ -9,8 +9,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Filled;
@@ -53,15 +53,14 @@ class CostController {
         List<Product> offering = products.offering(job, MOST_PRODUCTS);
         List<Rate> rates = costs.rates();
         Map<String, String> problems = new LinkedHashMap<>();
-        Usual usual = usual(offering, job);
-        String fill = or(typed, "fill", usual.fill);
-        String car = or(typed, "car", usual.car);
-        String per = or(typed, "per", usual.per);
+        String fill = or(typed, "fill", "");
+        String car = or(typed, "car", "");
+        String per = or(typed, "per", "car");
         String panels = or(typed, "panels", "12");
         String code = or(typed, "in", usualCurrency(offering));
         CostRows.Common common = new CostRows.Common(
-                volume("fill", fill, 12_000, problems),
-                volume("car", car, 12_000, problems),
+                volume("fill", fill, problems),
+                volume("car", car, problems),
                 panels(panels, problems),
                 Money.currency(code).orElseGet(() -> {
                     problems.put("in", "“%s” is not a currency. Write its three letters, like EUR.".formatted(code));
@@ -92,24 +91,6 @@ class CostController {
         return text.isEmpty() ? usual : text;
     }
 
-    /** What a job is mostly reckoned by: a fill, mix for a car, and what is counted. */
-    private record Usual(String fill, String car, String per) {}
-
-    /** A bucket or a foam bottle does a car; what is sprayed takes some 20 mL a panel. Most products decide. */
-    private static Usual usual(List<Product> offering, String job) {
-        Map<String, Long> shapes = offering.stream()
-                .collect(Collectors.groupingBy(p -> MixSetup.usual(p, p.use(job)), Collectors.counting()));
-        String most = shapes.entrySet().stream()
-                .max(Map.Entry.comparingByValue())
-                .map(Map.Entry::getKey)
-                .orElse("sprayer");
-        return switch (most) {
-            case "bucket" -> new Usual("12 L", "12 L", "use");
-            case "foam-bottle" -> new Usual("1 L", "1 L", "use");
-            default -> new Usual("500 mL", "240 mL", "car");
-        };
-    }
-
     /** The currency that most prices are in. */
     private static String usualCurrency(List<Product> offering) {
         Map<String, Integer> counted = new LinkedHashMap<>();
@@ -123,13 +104,17 @@ class CostController {
                 .orElse("EUR");
     }
 
-    private static double volume(String field, String typed, double otherwise, Map<String, String> problems) {
+    /** A volume for all products; empty if none was typed, or none could be read. */
+    private static OptionalDouble volume(String field, String typed, Map<String, String> problems) {
+        if (typed.isEmpty()) {
+            return OptionalDouble.empty();
+        }
         TypedVolume read = TypedVolume.read(typed, field.equals("car") ? "car" : "vessel", 1, 1_000_000);
         if (read instanceof TypedVolume.Read ml) {
-            return ml.ml();
+            return OptionalDouble.of(ml.ml());
         }
         problems.put(field, ((TypedVolume.Refused) read).message());
-        return otherwise;
+        return OptionalDouble.empty();
     }
 
     private static double panels(String typed, Map<String, String> problems) {

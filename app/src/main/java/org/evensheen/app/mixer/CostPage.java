@@ -132,7 +132,10 @@ record CostPage(
 
     private static String words(Basis basis, CostRows.Common common) {
         return switch (basis) {
-            case USE -> "a fill of " + Figures.volume(common.fillMl());
+            case USE ->
+                common.fillMl().isPresent()
+                        ? "a fill of " + Figures.volume(common.fillMl().getAsDouble())
+                        : "a fill of its vessel";
             case CAR -> "a car";
             case PANEL -> "a panel";
             case LITRE -> "a litre of mix";

@@ -8,6 +8,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.Function;
 import org.evensheen.app.labels.Product;
@@ -28,13 +29,26 @@ final class CostRows {
     private static final double WHEELS = 4;
 
     /**
-     * What all rows take for granted, unless a row says otherwise.
+     * What all rows take for granted, unless a row says otherwise. What nobody typed follows from each product's own kind and label, so
+     * that no product's cost depends on which others are there.
      *
-     * @param fillMl one fill of the vessel
-     * @param carMl of mix for a car
+     * @param fillMl one fill of the vessel, as typed for all
+     * @param carMl of mix for a car, as typed for all
      * @param panels of a car
      */
-    record Common(double fillMl, double carMl, double panels, Currency currency) {}
+    record Common(OptionalDouble fillMl, OptionalDouble carMl, double panels, Currency currency) {}
+
+    /** What a job mostly takes: a fill and the mix for a car, mL. */
+    private record Usual(double fillMl, double carMl) {}
+
+    /** A bucket or a foam bottle does a car; what is sprayed takes some 20 mL a panel. */
+    private static Usual usual(Product product, Claim.Use use) {
+        return switch (MixSetup.usual(product, Optional.of(use))) {
+            case "bucket" -> new Usual(12_000, 12_000);
+            case "foam-bottle" -> new Usual(1000, 1000);
+            default -> new Usual(500, 240);
+        };
+    }
 
     /**
      * A product in one size.
@@ -122,7 +136,8 @@ final class CostRows {
             return Optional.empty();
         }
         double share = Math.sqrt(shares.get().low() * shares.get().high());
-        double carMl = carMl(key, dose, product);
+        double carMl = carMl(key, dose, product, use);
+        double fillMl = common.fillMl().orElse(usual(product, use).fillMl());
         Optional<Money> price = price(key, told);
         Optional<Money> converted = price.flatMap(p -> converted(p));
         return Optional.of(new Row(
@@ -136,8 +151,7 @@ final class CostRows {
                 share,
                 carMl,
                 price,
-                converted.map(
-                        p -> Costs.of(new Costs.Assumed(share, carMl, common.panels, common.fillMl), p, sizeMl))));
+                converted.map(p -> Costs.of(new Costs.Assumed(share, carMl, common.panels, fillMl), p, sizeMl))));
     }
 
     private Optional<Money> converted(Money price) {
@@ -163,7 +177,7 @@ final class CostRows {
         return read.dose().orElse(labelled);
     }
 
-    private double carMl(String key, Dose dose, Product product) {
+    private double carMl(String key, Dose dose, Product product, Claim.Use use) {
         String text = typed("car" + key);
         if (!text.isEmpty()) {
             TypedVolume read = TypedVolume.read(text, "car", 1, 1_000_000);
@@ -173,8 +187,18 @@ final class CostRows {
             problems.put("car" + key, ((TypedVolume.Refused) read).message());
         }
         return dose.onPlace(product.calibrations())
-                .map(ml -> ml.middle() * places(dose.countedFor().orElse(Place.PANEL)))
-                .orElse(common.carMl);
+                .map(ml -> ml.middle() * places(dose.countedFor().orElse(Place.PANEL)) * coats(product))
+                .orElseGet(() -> common.carMl().orElse(usual(product, use).carMl() * coats(product)));
+    }
+
+    /** Coats that go on, as the label asks; what washes is not put on in coats. */
+    private static int coats(Product product) {
+        return product.kind().washes()
+                ? 1
+                : product.label()
+                        .one(Claim.Coats.class)
+                        .map(c -> (int) c.number().high())
+                        .orElse(1);
     }
 
     private double places(Place place) {

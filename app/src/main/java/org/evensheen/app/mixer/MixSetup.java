@@ -2,6 +2,7 @@ package org.evensheen.app.mixer;
 
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.evensheen.app.labels.Product;
@@ -88,8 +89,15 @@ record MixSetup(
                 .or(() -> vessels.stream().filter(v -> v.shape().equals(shape)).findFirst());
     }
 
-    /** The shape of vessel that a use is mostly mixed in: a wash's first in a bucket, foam in its bottle, else a sprayer. */
+    /**
+     * The shape of vessel that a use is mostly mixed in: a bucket if the use says so, foam's first use in its bottle, another wash's first in a
+     * bucket, else a sprayer.
+     */
     static String usual(Product product, Optional<Claim.Use> use) {
+        if (use.filter(u -> u.name().toLowerCase(Locale.ROOT).contains("bucket"))
+                .isPresent()) {
+            return "bucket";
+        }
         boolean first = use.isPresent() && product.label().uses().indexOf(use.get()) == 0;
         if (product.kind() == ProductKind.FOAM && first) {
             return "foam-bottle";

@@ -174,7 +174,7 @@ public record Sheet(List<Row> rows, List<String> problems) {
         names.stream()
                 .filter(n -> names.indexOf(n) != names.lastIndexOf(n))
                 .findFirst()
-                .ifPresent(n -> problems.add("Line 1: the column “%s” stands twice.".formatted(shown(n))));
+                .ifPresent(n -> problems.add("Line 1: the column “%s” is listed twice.".formatted(shown(n))));
         List<String> missing = required.stream().filter(n -> !names.contains(n)).toList();
         List<String> unknown = names.stream()
                 .filter(n -> !required.contains(n) && !optional.contains(n))

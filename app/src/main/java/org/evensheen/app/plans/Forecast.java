@@ -37,8 +37,11 @@ record Forecast(List<Hour> hours, ZoneId zone) {
         return hours.stream()
                 .filter(h -> !h.at().isBefore(from) && h.at().isBefore(until) && h.rainMm() > 0)
                 .findFirst()
-                .map(h -> "%.1f mm of rain are forecast for %s, within work and cure."
-                        .formatted(h.rainMm(), h.at().atZone(zone).format(CLOCK)));
+                .map(h -> String.format(
+                        Locale.ROOT,
+                        "%.1f mm of rain are forecast for %s, within work and cure.",
+                        h.rainMm(),
+                        h.at().atZone(zone).format(CLOCK)));
     }
 
     List<DryWindow> windows(Limits limits, double workHours, double cureHours) {

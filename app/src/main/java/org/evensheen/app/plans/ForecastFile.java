@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -88,7 +89,7 @@ public final class ForecastFile {
             try {
                 Instant at = time(row.at("time"), zone);
                 if (!seen.add(at)) {
-                    throw new IllegalArgumentException("the hour stands twice");
+                    throw new IllegalArgumentException("the hour is listed twice");
                 }
                 hours.add(new Hour(at, new Air(air(row), number(row, "humidity", 1)), rain(row), panel(row)));
             } catch (IllegalArgumentException e) {
@@ -124,8 +125,8 @@ public final class ForecastFile {
                 ? (number(row, "air_f", 1) - 32) / 1.8
                 : number(row, "air_c", 1);
         if (celsius > 50) {
-            throw new IllegalArgumentException(
-                    "air of %.0f °C can't be; if it is in °F, name the column air_f".formatted(celsius));
+            throw new IllegalArgumentException(String.format(
+                    Locale.ROOT, "air of %.0f °C can't be; if it is in °F, name the column air_f", celsius));
         }
         return celsius;
     }

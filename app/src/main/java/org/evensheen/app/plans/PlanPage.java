@@ -152,15 +152,15 @@ record PlanPage(
         List<Section> sections = design.layout().get().sections();
         Section one = sections.get(0);
         List<String> words = new ArrayList<>();
-        words.add("%s of %.0f × %.0f mm, %d bare, in %s; %d more would fit."
-                .formatted(
-                        Figures.count(sections.size(), "section", "sections"),
-                        one.widthMm(),
-                        one.heightMm(),
-                        design.counts().get(design.counts().size() - 1),
-                        Figures.count(
-                                sections.stream().map(Section::row).distinct().count(), "block", "blocks"),
-                        design.layout().get().spare().size()));
+        words.add(String.format(
+                Locale.ROOT,
+                "%s of %.0f × %.0f mm, %d bare, in %s; %d more would fit.",
+                Figures.count(sections.size(), "section", "sections"),
+                one.widthMm(),
+                one.heightMm(),
+                design.counts().get(design.counts().size() - 1),
+                Figures.count(sections.stream().map(Section::row).distinct().count(), "block", "blocks"),
+                design.layout().get().spare().size()));
         design.balance()
                 .ifPresent(b ->
                         words.add(b.complete() ? "Every block holds every product once." : "Blocks are not complete."));

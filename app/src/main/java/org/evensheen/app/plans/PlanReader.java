@@ -163,7 +163,7 @@ final class PlanReader {
                 fields.wrong("name" + i, "Write a stack as “wax over sealant”, at most five layers of 80 characters.");
             }
             if (!seen.add(String.join(Contender.OVER, layers).toLowerCase(Locale.ROOT))) {
-                fields.wrong("name" + i, "“%s” stands twice. One contender, one line.".formatted(name));
+                fields.wrong("name" + i, "“%s” is listed twice. One contender, one line.".formatted(name));
             }
             entrants.add(shelf.of(new Contender(
                     entrants.size(),

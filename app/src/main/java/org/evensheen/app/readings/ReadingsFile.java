@@ -26,9 +26,8 @@ import org.jspecify.annotations.Nullable;
 
 /** The readings of a study as a CSV file; docs/formats.md describes it. */
 final class ReadingsFile {
-    static final List<String> REQUIRED = List.of("section", "day", "stage", "measure", "repeat");
-    /** What was seen, and the unit of its first number. */
-    private static final List<String> SEEN = List.of("seen", "unit");
+    static final List<String> REQUIRED = List.of("section", "day", "stage", "measure", "repeat", "unit");
+    private static final List<String> SEEN = List.of("seen");
     /** The same in files from before there was one field for it. */
     private static final List<String> SEEN_BEFORE = List.of("amount", "width_mm", "water_kind");
 
@@ -59,8 +58,8 @@ final class ReadingsFile {
                 reading.stage().code(),
                 reading.measure().code(),
                 reading.repeat(),
-                reading.seen().line(),
                 reading.measure().unit(),
+                reading.seen().line(),
                 kept.keptAt(),
                 kept.keptBy(),
                 kept.strike().map(s -> s.at().toString()).orElse(null),

@@ -181,7 +181,7 @@ class NoteKeeper {
                 sent.at(),
                 sent.key(),
                 sent.hands());
-        return RunKeeper.Outcome.done("Noted%s: %s. The footing carries it."
+        return RunKeeper.Outcome.done("Noted%s: %s. It will be listed under how far to trust this."
                 .formatted(section.map(s -> " for " + s).orElse(""), words));
     }
 

@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.evensheen.app.page.Figures;
 import org.evensheen.core.runsheet.Batch;
@@ -137,16 +138,17 @@ record StripDrawing(
 
     private static String how(Batch batch) {
         double factor = batch.pace().factor();
-        return "Spreading a section is taken as %.0f s and %.0f s for each m², buffing as %.0f s and %.0f s for each m², %s. Waits are planned for %s. Of the orders that keep every label's window the one that ends soonest is shown; what waits already comes before what is not begun."
-                .formatted(
-                        HandPace.BASE,
-                        HandPace.SPREAD_EACH,
-                        HandPace.BASE,
-                        HandPace.FINISH_EACH,
-                        factor == 1
-                                ? "until three sections have been timed"
-                                : "times %s, the median of what was timed today".formatted(Figures.number(factor, 2)),
-                        batch.aim().words());
+        return String.format(
+                Locale.ROOT,
+                "Spreading a section is taken as %.0f s and %.0f s for each m², buffing as %.0f s and %.0f s for each m², %s. Waits are planned for %s. Of the orders that keep every label's window the one that ends soonest is shown; what waits already comes before what is not begun.",
+                HandPace.BASE,
+                HandPace.SPREAD_EACH,
+                HandPace.BASE,
+                HandPace.FINISH_EACH,
+                factor == 1
+                        ? "until three sections have been timed"
+                        : "times %s, the median of what was timed today".formatted(Figures.number(factor, 2)),
+                batch.aim().words());
     }
 
     /** The order in words. */

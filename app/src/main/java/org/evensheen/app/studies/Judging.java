@@ -2,6 +2,9 @@ package org.evensheen.app.studies;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.evensheen.core.comparing.HouseScatter;
@@ -33,7 +36,8 @@ public class Judging {
             Measure measure,
             Optional<Occasion> at,
             int day,
-            Optional<HouseScatter> borrowed) {}
+            Optional<HouseScatter> borrowed,
+            List<Integer> checked) {}
 
     /** A verdict, if there is one yet, and what limits it. */
     public record Outcome(Optional<Verdict> verdict, List<Finding> findings) {}
@@ -47,7 +51,15 @@ public class Judging {
         Optional<Occasion> at = study.record().judgedBy(day, measure);
         int findingsDay = at.map(Occasion::day).orElse(day);
         Optional<HouseScatter> borrowed = house.borrowedFor(study, measure, at);
-        Case key = new Case(study.id(), study.revision(), study.judgedByCode(), measure, at, findingsDay, borrowed);
+        Case key = new Case(
+                study.id(),
+                study.revision(),
+                study.judgedByCode(),
+                measure,
+                at,
+                findingsDay,
+                borrowed,
+                checked(study, measure));
         return known.get(key, k -> outcome(study, measure, day, borrowed));
     }
 
@@ -63,13 +75,29 @@ public class Judging {
     private static Outcome outcome(Study study, Measure measure, int day, Optional<HouseScatter> borrowed) {
         // What limits a study follows from what is behind its codes, and is told in counts; places go by what may be
         // seen.
+        List<Finding> findings =
+                new ArrayList<>(FootingReview.of(study.behind().record(), measure, day, checked(study, measure)));
+        if (measure.byEye()) {
+            byEye(study).ifPresent(findings::add);
+            findings.sort(Comparator.comparing(f -> f.kind().atMost()));
+        }
         return new Outcome(
                 Judge.verdict(study.record().drawnWith(study.behind().record().seed()), measure, day, borrowed),
-                FootingReview.of(study.behind().record(), measure, day));
+                List.copyOf(findings));
+    }
+
+    /** Days of the study on which an instrument of the Kit that reads the measure was checked, and held. */
+    private static List<Integer> checked(Study study, Measure measure) {
+        return study.instruments().stream()
+                .filter(i -> measure.probe().equals(Optional.of(i.probe())))
+                .flatMap(i -> i.heldOn().stream())
+                .map(on -> (int) ChronoUnit.DAYS.between(study.firstDay(), on))
+                .sorted()
+                .toList();
     }
 
     /** What limits the readings by eye of a study: whether those who looked had seen names; empty if all looked blind. */
-    public Optional<Finding> byEye(Study study) {
+    public static Optional<Finding> byEye(Study study) {
         return BlindReview.of(
                 study.readings().stream()
                         .filter(KeptReading::stands)

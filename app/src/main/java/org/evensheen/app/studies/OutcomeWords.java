@@ -27,6 +27,7 @@ public final class OutcomeWords {
             case MADE_WORSE -> "it made things worse than bare from the start";
             case SHEETS -> "it sheets: a drop's angle is no mark of it";
             case NOT_KEPT -> "no share is left of such a number";
+            case AN_ORDER -> "a grade is an order, not an amount";
             case NO_SCATTER -> "nothing shows how much sections scatter";
         };
     }
@@ -65,6 +66,16 @@ public final class OutcomeWords {
 
     /** What true difference would be told apart four times in five. */
     public static String toldApart(Measure measure, Verdict verdict) {
+        if (verdict.ofAnOrder()) {
+            double least = verdict.pairs().stream()
+                    .mapToDouble(Verdict.Pair::adjusted)
+                    .min()
+                    .orElse(1);
+            return verdict.pairs().stream().anyMatch(Verdict.Pair::apart)
+                    ? "Grades are told apart by the lots alone: how often would they have differed as much, had the lots fallen otherwise?"
+                    : "The lots alone could have brought forth what is seen here (p %s at best). More places each would tell more."
+                            .formatted(Figures.p(least));
+        }
         if (verdict.pairs().isEmpty()) {
             return verdict.scatter().isEmpty()
                     ? "No difference can be told: nothing here shows how much sections scatter."

@@ -187,7 +187,7 @@ class SlateWriter {
                 next.section().code(),
                 measure.code(),
                 next.repeat(),
-                Figures.ordinal(next.repeat()) + " " + measure.words().one(),
+                asked(measure, next.repeat()),
                 what.fields(),
                 what.choices(before(study, selection)),
                 next.extra()
@@ -198,6 +198,13 @@ class SlateWriter {
                         : "",
                 takes(study, measure),
                 draft);
+    }
+
+    private static String asked(Measure measure, int repeat) {
+        String once = measure.words().once();
+        return once.isEmpty() || repeat > 1
+                ? Figures.ordinal(repeat) + " " + measure.words().one()
+                : once;
     }
 
     private static List<Slate.Take> takes(Study study, Measure measure) {

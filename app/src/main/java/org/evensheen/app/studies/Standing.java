@@ -52,7 +52,7 @@ public record Standing(String title, List<String> places, List<Row> rows, String
         String when = supposed
                 ? ", if kept"
                 : judged.at().day() == day ? "" : ", day " + judged.at().day();
-        if (judged.scatter().isEmpty()) {
+        if (judged.scatter().isEmpty() && !judged.ofAnOrder()) {
             return new Standing(
                     "Chance of each place" + when,
                     List.of(),

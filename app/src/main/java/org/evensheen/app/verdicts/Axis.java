@@ -29,11 +29,22 @@ record Axis(double low, double high, double step) {
                         .map(i -> DoubleStream.of(i.low(), i.high()))
                         .orElse(DoubleStream.of(b.value())))
                 .toArray();
-        double whole = measure.benefitIsShare() ? 1 : 100;
-        double most = Math.min(1.5 * whole, Math.max(0.25 * whole, max(ends)));
-        double least = Math.max(-whole / 2, Math.min(0, min(ends)));
-        double step = most - least > 0.5 * whole ? 0.25 * whole : 0.1 * whole;
-        return new Axis(least - MARGIN * (most - least), most + MARGIN * (most - least), step);
+        if (!measure.benefitIsShare()) {
+            return inUnits(Math.min(0, min(ends)), Math.max(0, max(ends)));
+        }
+        double most = Math.min(1.5, Math.max(0.25, max(ends)));
+        double least = Math.max(-0.5, Math.min(0, min(ends)));
+        return new Axis(
+                least - MARGIN * (most - least), most + MARGIN * (most - least), most - least > 0.5 ? 0.25 : 0.1);
+    }
+
+    /** An axis in the score unit with some four marks at round numbers. */
+    private static Axis inUnits(double least, double most) {
+        double span = Math.max(most - least, 1e-3);
+        double rough = span / 4;
+        double power = Math.pow(10, Math.floor(Math.log10(rough)));
+        double step = power * (rough / power > 5 ? 10 : rough / power > 2 ? 5 : rough / power > 1 ? 2 : 1);
+        return new Axis(least - MARGIN * span, least + span * (1 + MARGIN), step);
     }
 
     private static double max(double[] values) {
@@ -59,7 +70,7 @@ record Axis(double low, double high, double step) {
                                 ? "bare"
                                 : measure.benefitIsShare()
                                         ? Figures.percent(i * step)
-                                        : Figures.withUnit(Figures.number(i * step, 0), measure.scoreUnit())))
+                                        : Figures.withUnit(Figures.compact(i * step, 3), measure.scoreUnit())))
                 .toList();
     }
 }

@@ -25,7 +25,7 @@ record Sentence(String first, String rest) {
 
     private static String lead(Study study, Measure measure, Verdict judged, List<Result> leaders) {
         String at = measure.words().at();
-        if (judged.scatter().isEmpty()) {
+        if (judged.scatter().isEmpty() && !judged.ofAnOrder()) {
             return "No product can be called better at %s.".formatted(at);
         }
         if (judged.pairs().isEmpty()) {
@@ -42,7 +42,7 @@ record Sentence(String first, String rest) {
     }
 
     private static String rest(Study study, Measure measure, Verdict judged, List<Result> leaders) {
-        if (judged.scatter().isEmpty()) {
+        if (judged.scatter().isEmpty() && !judged.ofAnOrder()) {
             return "With one section each, a product can't be told from the place it stands on.";
         }
         if (judged.pairs().isEmpty()) {

@@ -70,7 +70,7 @@ record VerdictDocument(
     record EstimateEntry(
             double value,
             double standardError,
-            double degreesOfFreedom,
+            @Nullable Double degreesOfFreedom,
             @Nullable Double low,
             @Nullable Double high) {
         static EstimateEntry of(Estimate e) {
@@ -78,7 +78,7 @@ record VerdictDocument(
             return new EstimateEntry(
                     e.value(),
                     e.standardError(),
-                    e.freedom(),
+                    Double.isInfinite(e.freedom()) ? null : e.freedom(),
                     i.map(Interval::low).orElse(null),
                     i.map(Interval::high).orElse(null));
         }
@@ -122,13 +122,13 @@ record VerdictDocument(
             String worse,
             double difference,
             double standardError,
-            double degreesOfFreedom,
-            double low,
-            double high,
+            @Nullable Double degreesOfFreedom,
+            @Nullable Double low,
+            @Nullable Double high,
             double p,
             double adjustedP,
             boolean toldApart,
-            double toldApartFrom) {}
+            @Nullable Double toldApartFrom) {}
 
     static VerdictDocument of(Study study, Measure measure, int day, Judging.Outcome outcome) {
         return new Writer(study, measure, outcome, outcome.verdict()).write();
@@ -144,7 +144,7 @@ record VerdictDocument(
                     study.question(),
                     measure.code(),
                     measure.scoreUnit(),
-                    verdict.map(v -> code(v.turn())).orElse("none"),
+                    verdict.map(v -> v.ofAnOrder() ? "order" : code(v.turn())).orElse("none"),
                     measure.moreIsBetter(),
                     verdict.map(v -> v.at().day()).orElse(null),
                     verdict.map(v -> v.at().stage().code()).orElse(null),
@@ -154,7 +154,9 @@ record VerdictDocument(
                     closed ? "the key is closed, and the lots follow from the seed" : null,
                     new DrawsEntry(Verdict.DRAWS, 0.5 / Math.sqrt(Verdict.DRAWS)),
                     verdict.flatMap(Verdict::scatter).map(Writer::scatter).orElse(null),
-                    verdict.isPresent() && verdict.get().scatter().isEmpty() ? code(Absent.NO_SCATTER) : null,
+                    verdict.filter(v -> v.scatter().isEmpty())
+                            .map(v -> code(v.ofAnOrder() ? Absent.AN_ORDER : Absent.NO_SCATTER))
+                            .orElse(null),
                     verdict.flatMap(Verdict::simultaneous)
                             .map(Verdict.Simultaneous::critical)
                             .orElse(null),
@@ -242,13 +244,15 @@ record VerdictDocument(
                     name(p.worse()),
                     p.difference().value(),
                     p.difference().standardError(),
-                    p.difference().freedom(),
-                    p.interval().low(),
-                    p.interval().high(),
+                    Double.isInfinite(p.difference().freedom())
+                            ? null
+                            : p.difference().freedom(),
+                    p.interval().map(Interval::low).orElse(null),
+                    p.interval().map(Interval::high).orElse(null),
                     p.p(),
                     p.adjusted(),
                     p.apart(),
-                    p.least());
+                    orNull(p.least()));
         }
 
         private String name(int number) {

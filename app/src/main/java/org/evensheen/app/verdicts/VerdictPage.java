@@ -236,8 +236,10 @@ record VerdictPage(
             return verdict.pairs().stream()
                     .map(p -> new PairRow(
                             "%s before %s".formatted(name(p.better()), name(p.worse())),
-                            Figures.told(measure, verdict.told(p)),
-                            Figures.toldRange(measure, verdict.told(p)),
+                            verdict.ofAnOrder()
+                                    ? Figures.number(p.difference().value(), 1)
+                                    : Figures.told(measure, verdict.told(p)),
+                            p.interval().isEmpty() ? "" : Figures.toldRange(measure, verdict.told(p)),
                             Figures.p(p.p()),
                             Figures.p(p.adjusted()),
                             p.apart(),

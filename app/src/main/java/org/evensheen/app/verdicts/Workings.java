@@ -3,6 +3,7 @@ package org.evensheen.app.verdicts;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Missing;
 import org.evensheen.app.studies.OutcomeWords;
@@ -174,8 +175,44 @@ record Workings(String title, String value, String formula, List<String> steps, 
                     .filter(p -> p.joins(product, other))
                     .findFirst()
                     .orElseThrow(() -> new Missing("Those two are not set against each other here."));
+            return verdict.ofAnOrder() ? ofAnOrder(pair) : ofAmounts(pair);
+        }
+
+        private String before(Verdict.Pair pair) {
+            return "%s before %s".formatted(byNumber(pair.better()), byNumber(pair.worse()));
+        }
+
+        private String told(Verdict.Pair pair) {
+            return pair.apart() ? "Below 0.05: told apart." : "Not below 0.05: can't be told apart.";
+        }
+
+        private Workings ofAnOrder(Verdict.Pair pair) {
             return new Workings(
-                    "%s before %s".formatted(byNumber(pair.better()), byNumber(pair.worse())),
+                    before(pair),
+                    "p " + Figures.p(pair.adjusted()),
+                    "how often would the grades differ as much, had the lots within each row fallen otherwise? Every lot is counted",
+                    Stream.of(
+                                    steps(study.record().contenders().get(pair.better())).stream(),
+                                    steps(study.record().contenders().get(pair.worse())).stream(),
+                                    Stream.of(
+                                            "p %s; over all %s by Holm's steps %s"
+                                                    .formatted(
+                                                            Figures.p(pair.p()),
+                                                            Figures.count(
+                                                                    verdict.pairs()
+                                                                            .size(),
+                                                                    "pair",
+                                                                    "pairs"),
+                                                            Figures.p(pair.adjusted())),
+                                            told(pair)))
+                            .flatMap(s -> s)
+                            .toList(),
+                    scatter());
+        }
+
+        private Workings ofAmounts(Verdict.Pair pair) {
+            return new Workings(
+                    before(pair),
                     "%s, %s"
                             .formatted(
                                     Figures.told(measure(), verdict.told(pair)),
@@ -197,13 +234,26 @@ record Workings(String title, String value, String formula, List<String> steps, 
                                             Figures.p(pair.adjusted()),
                                             Figures.p(pair.p())),
                             "told apart four times in five if it were truly "
-                                    + Figures.size(measure(), verdict.leastTold(pair)),
-                            pair.apart() ? "Below 0.05: told apart." : "Not below 0.05: can't be told apart."),
+                                    + Figures.size(
+                                            measure(), verdict.leastTold(pair).orElseThrow()),
+                            told(pair)),
                     "Single-step max-t over all pairs (Tukey's where sections are even), so that interval and verdict never differ. "
                             + scatter());
         }
 
         Workings least() {
+            if (verdict.ofAnOrder()) {
+                return new Workings(
+                        "What the lots can tell",
+                        OutcomeWords.toldApart(measure(), verdict),
+                        "the smallest p that the lots of two products allow, over all pairs by Holm's steps",
+                        verdict.pairs().stream()
+                                .map(p -> "%s and %s: p %s"
+                                        .formatted(byNumber(p.better()), byNumber(p.worse()), Figures.p(p.adjusted())))
+                                .limit(MOST_TOLD)
+                                .toList(),
+                        scatter());
+            }
             return new Workings(
                     "Difference that would be told apart",
                     OutcomeWords.toldApart(measure(), verdict),
@@ -214,7 +264,9 @@ record Workings(String title, String value, String formula, List<String> steps, 
                                             byNumber(p.better()),
                                             byNumber(p.worse()),
                                             n2(p.difference().standardError()),
-                                            Figures.size(measure(), verdict.leastTold(p))))
+                                            Figures.size(
+                                                    measure(),
+                                                    verdict.leastTold(p).orElseThrow())))
                             .limit(MOST_TOLD)
                             .toList(),
                     "With all pairs compared at once, as the verdict does. More sections lower it, more repeats hardly do. "
@@ -242,6 +294,9 @@ record Workings(String title, String value, String formula, List<String> steps, 
         }
 
         private String scatter() {
+            if (verdict.ofAnOrder()) {
+                return "Grades are an order: effects by a cumulative logit with a weak prior give the ranking and its chances (McCullagh 1980), the lots alone tell apart.";
+            }
             return verdict.scatter()
                     .map(s -> "Scatter between sections %s with %s degrees of freedom, %s%s."
                             .formatted(

@@ -154,7 +154,7 @@ class BenchDayTest {
         kept();
         asks("Third pull");
         ready();
-        page.keyboard().press(section.toLowerCase());
+        page.keyboard().press(section.toLowerCase(java.util.Locale.ROOT));
         assertThat(step().locator(".tag")).hasText(section);
         ready();
         page.keyboard().type("10.2");

@@ -277,7 +277,7 @@ class JourneyTest {
         keep("10");
         assertThat(slate().locator(".row.chosen .mean")).containsText("g/m²");
 
-        takeUp("By eye", "grade");
+        takeUp("By eye", "rade by eye");
         for (String kind : List.of("repels", "sheets")) {
             page.getByLabel(Pattern.compile("^" + kind)).check();
             page.locator(".grades button[value='3']").click();

@@ -25,7 +25,7 @@ class KeyboardTest {
             Page page = visit.page();
             page.navigate("/studies/" + study.id());
             assertThat(page.locator("[data-entry] input[name=amount]")).isFocused();
-            page.keyboard().press(sections.get(4).code().toLowerCase());
+            page.keyboard().press(sections.get(4).code().toLowerCase(java.util.Locale.ROOT));
             assertThat(page.locator(".slate h2.tag")).hasText(sections.get(4).code());
             assertThat(page.locator("[data-entry] input[name=amount]")).isFocused();
             for (String newtons : new String[] {"9.1", "9.3 N", "9,2"}) {
@@ -39,7 +39,7 @@ class KeyboardTest {
             page.keyboard().press("ArrowUp");
             assertThat(page.locator(".slate h2.tag")).hasText(sections.get(4).code());
             assertThat(page.locator(".slate .row.chosen .mean")).hasText(Pattern.compile("9\\.2.N ± 0\\.1"));
-            page.keyboard().type(sections.get(2).code().toLowerCase() + "9.9");
+            page.keyboard().type(sections.get(2).code().toLowerCase(java.util.Locale.ROOT) + "9.9");
             assertThat(page.locator(".slate h2.tag")).hasText(sections.get(2).code());
             assertThat(page.locator("[data-entry] input[name=amount]")).hasValue("9.9");
             page.keyboard().press("Escape");

@@ -175,6 +175,7 @@ class MixingJourneyTest {
         page.locator("#job").selectOption("bucket wash");
         assertThat(page.locator(".headline")).containsText("Sallow Plain Soap in 1 L is cheapest");
         assertThat(page.locator(".headline")).containsText("its bottle costs");
+        page.locator("#per").selectOption("use");
         page.locator("#fill").fill("10 L");
         page.locator("#fill").blur();
         assertThat(page.locator(".headline")).containsText("for a fill of 10");

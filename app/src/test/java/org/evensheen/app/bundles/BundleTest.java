@@ -383,6 +383,9 @@ class BundleTest {
                 "can't be");
         refused(changed(good, "readings.csv", t -> t.replaceFirst("\r\n(\\d+),[A-Z],", "\r\n$1,QQ,")), "no section QQ");
         refused(
+                changed(good, "plan.csv", t -> t + "work,9,3,dance,,Dance on it,\r\n"),
+                "“dance” is no code that is known here");
+        refused(
                 changed(good, "study.csv", t -> t.replaceFirst(",20\\d\\d-\\d\\d-\\d\\d,", ",+999999999-12-31,")),
                 "outside the years 1990 to 2199");
         refused(

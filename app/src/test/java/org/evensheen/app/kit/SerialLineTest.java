@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.List;
 import java.util.Optional;
 import org.evensheen.core.instruments.LinePattern;
 import org.evensheen.core.instruments.Probe;
@@ -46,6 +47,7 @@ class SerialLineTest {
                 "",
                 Optional.empty(),
                 Optional.empty(),
+                List.of(),
                 1);
     }
 

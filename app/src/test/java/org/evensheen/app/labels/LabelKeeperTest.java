@@ -84,7 +84,8 @@ class LabelKeeperTest {
                 .isEqualTo(1);
         assertThat(keeper.keep(draft(Optional.empty(), name, 0, "wash 1:100", key)))
                 .isInstanceOf(Outcome.Kept.class);
-        assertThat(keeper.keep(draft(Optional.empty(), name.toUpperCase(), 0, "wash 1:9", UUID.randomUUID())))
+        assertThat(keeper.keep(draft(
+                        Optional.empty(), name.toUpperCase(java.util.Locale.ROOT), 0, "wash 1:9", UUID.randomUUID())))
                 .isInstanceOf(Outcome.NameTaken.class);
     }
 
@@ -133,11 +134,14 @@ class LabelKeeperTest {
         String name = SampleProduct.name("Findable");
         String job = "scrub " + name.substring(9);
         long id = SampleProduct.make(name, "soap", job + " 1:50; 1:400", 0);
-        assertThat(products.named(name.toUpperCase()).orElseThrow().id()).isEqualTo(id);
-        assertThat(products.offering(job.toUpperCase(), 5))
+        assertThat(products.named(name.toUpperCase(java.util.Locale.ROOT))
+                        .orElseThrow()
+                        .id())
+                .isEqualTo(id);
+        assertThat(products.offering(job.toUpperCase(java.util.Locale.ROOT), 5))
                 .extracting(Product::id)
                 .containsExactly(id);
-        assertThat(products.search(name.substring(3).toLowerCase(), 5))
+        assertThat(products.search(name.substring(3).toLowerCase(java.util.Locale.ROOT), 5))
                 .extracting(ProductStore.Named::id)
                 .containsExactly(id);
         assertThat(products.search("%", 5)).as("no wildcard").isEmpty();

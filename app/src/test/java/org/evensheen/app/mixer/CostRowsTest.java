@@ -9,6 +9,7 @@ import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.mixer.CostRows.Row;
 import org.evensheen.app.mixer.CostStore.Bundled;
@@ -26,13 +27,18 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class CostRowsTest {
     private static final Currency EURO = Currency.getInstance("EUR");
-    private static final CostRows.Common COMMON = new CostRows.Common(1000, 240, 12, EURO);
+    private static final CostRows.Common COMMON =
+            new CostRows.Common(OptionalDouble.empty(), OptionalDouble.empty(), 12, EURO);
 
     private static Product product(long id, String line) {
+        return product(id, ProductKind.WATERLESS, line);
+    }
+
+    private static Product product(long id, ProductKind kind, String line) {
         return new Product(
                 id,
                 "Sedge " + id,
-                ProductKind.WATERLESS,
+                kind,
                 Optional.of(id),
                 1,
                 line,
@@ -66,6 +72,36 @@ class CostRowsTest {
         Row row = rows(List.of(), List.of(), product(1, line)).get(0);
         assertThat(row.carMl()).isCloseTo(carMl, within(1e-9));
         assertThat(perCar(row)).isCloseTo(cost, within(1e-9));
+    }
+
+    /** "4 mL per panel; 2 coats" at twelve panels is 96 mL; a wash is not put on in coats. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "WATERLESS|waterless 4 mL per panel; 2 coats; 500 mL 10 EUR|96",
+                "SEALANT|waterless 4 mL per panel; 2 coats; 500 mL 10 EUR|96",
+                "SEALANT|waterless ready to use; 1-2 coats; 500 mL 10 EUR|480",
+                "RINSELESS|waterless 4 mL per panel; 2 coats; 500 mL 10 EUR|48"
+            })
+    void coatsAreReckonedIn(ProductKind kind, String line, double carMl) {
+        assertThat(rows(List.of(), List.of(), product(1, kind, line)).get(0).carMl())
+                .isCloseTo(carMl, within(1e-9));
+    }
+
+    @Test
+    void whatAProductCostsDoesNotDependOnWhichOthersAreThere() {
+        Product wash = product(1, ProductKind.RINSELESS, "waterless 1:240; 1 L 20 EUR");
+        List<Product> all = new java.util.ArrayList<>(List.of(wash));
+        double alone = perCar(rows(List.of(), List.of(), wash).get(0));
+        assertThat(alone).as("a bucket of 12 L").isCloseTo(12_000 / 241.0 * 0.02, within(1e-9));
+        for (int i = 2; i < 8; i++) {
+            all.add(product(i, ProductKind.SEALANT, "waterless 4 mL per panel; 500 mL 16 EUR"));
+        }
+        assertThat(rows(List.of(), List.of(), all.toArray(Product[]::new)).stream()
+                        .filter(r -> r.product().id() == 1))
+                .singleElement()
+                .satisfies(r -> assertThat(perCar(r)).isEqualTo(alone));
     }
 
     @Test

@@ -45,12 +45,13 @@ class CostTest {
         String page = cost("");
         // 12 L at 1 in 100 is 120 mL at 4 EUR a litre: 0.48; 30 mL at 40 EUR a litre: 1.20.
         assertThat(page)
-                .contains(plain + " in 5 L is cheapest: 0.48 EUR for a fill of 12 L.")
+                .contains(plain + " in 5 L is cheapest: 0.48 EUR for a car.")
                 .contains(
                         dear
                                 + " costs 2.5× as much: its bottle costs 10× as much for each mL, and the job takes 0.25× as much of it.");
         assertThat(page.indexOf("0.48 EUR</b>")).isLessThan(page.indexOf("0.60 EUR</b>"));
         assertThat(page.indexOf("0.60 EUR</b>")).as("sorted").isLessThan(page.indexOf("1.20 EUR</b>"));
+        assertThat(cost("&per=use&fill=6+L")).contains("0.24 EUR for a fill of 6 L");
         assertThat(cost("&per=litre")).contains("0.0400 EUR for a litre of mix");
         assertThat(cost("&per=panel&panels=10")).contains("0.0480 EUR for a panel");
         assertThat(cost("&car=6+L&per=car")).contains("0.24 EUR for a car", "83 cars a bottle");
@@ -59,7 +60,7 @@ class CostTest {
     @Test
     void eachAssumptionCanBeChangedForItsRow() {
         assertThat(cost("&dose%d-1=1+in+50".formatted(plainId))).contains(plain + " in 1 L is cheapest: 0.60 EUR");
-        assertThat(cost("&price%d-1=1.00+EUR".formatted(plainId))).contains("0.0240 EUR for a fill");
+        assertThat(cost("&price%d-1=1.00+EUR".formatted(plainId))).contains("0.0240 EUR for a car");
         assertThat(cost("&car%d-1=600+L&per=car".formatted(plainId)))
                 .contains("the bottle is smaller than one car takes");
         String wrong = cost("&dose%d-1=240:1&price%d-0=0+EUR&panels=none".formatted(plainId, plainId));

@@ -20,8 +20,8 @@ class FrameTest {
         assertThat(set.headers().firstValue("Location").orElseThrow()).endsWith("/studies");
         String cookie = set.headers().firstValue("Set-Cookie").orElseThrow();
         assertThat(cookie).contains("HttpOnly", "SameSite=Strict");
-        assertThat(Web.get("/", "Cookie", cookie.split(";")[0]).body()).contains("Hands: Ana &lt;b&gt;");
-        assertThat(Web.get("/", "Cookie", "hands=%zz").body()).contains("Hands: Reviewer");
+        assertThat(Web.get("/", "Cookie", cookie.split(";")[0]).body()).contains("Working: Ana &lt;b&gt;");
+        assertThat(Web.get("/", "Cookie", "hands=%zz").body()).contains("Working: Reviewer");
     }
 
     @ParameterizedTest

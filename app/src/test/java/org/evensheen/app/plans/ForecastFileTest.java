@@ -61,7 +61,7 @@ class ForecastFileTest {
                 "time,air_c,humidity,rain_mm#tomorrow,10,60,0|“tomorrow” is no time",
                 "time,air_c,humidity,rain_mm#2026-11-28T09:00,,60,0|air_c is wanting",
                 "time,air_c,humidity,rain_mm#2026-11-28T09:00,10,160,0|no air of 10.0 °C and 160.0 %",
-                "time,air_c,humidity,rain_mm#2026-11-28T09:00,10,60,0#2026-11-28T09:00,11,60,0|stands twice",
+                "time,air_c,humidity,rain_mm#2026-11-28T09:00,10,60,0#2026-11-28T09:00,11,60,0|is listed twice",
                 "air_c,humidity#10,60|lacks time",
                 "{\"hours\":[{\"time\"|breaks off",
                 "{\"sky\":1}|holds no list of hours"

@@ -235,7 +235,7 @@ class PlanTest {
                 "size|big|Write width and height in mm",
                 "size|60 × 60|less than 80 mm can't be read",
                 "firstDay|30 February|Write the first day like",
-                "name1|osier spray seal|stands twice",
+                "name1|osier spray seal|is listed twice",
                 "pull|many|is not a number",
                 "dose0|a lot|Write the dose like"
             })

@@ -72,7 +72,7 @@ class ReadingsFileTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "section,day,amount|the header lacks stage, measure, repeat, unit, width_mm, water_kind",
+                "section,day,amount|the header lacks stage, measure, repeat, unit",
                 "HEADER,colour|unknown column colour",
                 "HEADER~QQ,2,rewetted,pull,1,9,N,,|Line 2, section: there is no section “QQ”",
                 "HEADER~CODE,2,rewetted,pull,1,9,N,,~CODE,2,rewetted,pull,1,9.5,N,,|Line 3, repeat: the same section",

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
@@ -146,10 +147,11 @@ class VerdictPageTest {
                         i,
                         j,
                         new Estimate(j - i, 1, 5),
-                        new Interval(told ? 0.1 : -0.1, 9),
+                        Optional.of(new Interval(told ? 0.1 : -0.1, 9)),
                         0.01,
                         told ? 0.01 : 0.5,
-                        4));
+                        told,
+                        OptionalDouble.of(4)));
             }
         }
         return new Verdict(
@@ -230,5 +232,26 @@ class VerdictPageTest {
         LiveApp.database()
                 .sql("update study set first_day = current_date - " + ago + " where id = " + study)
                 .update();
+    }
+
+    /** Grades by eye are judged too, as an order, and every number of theirs opens how it came. */
+    @Test
+    void gradesByEyeHaveAVerdictOfTheirOwn() {
+        String page = Web.get("/studies/1/verdict?measure=grade").body();
+        assertThat(page).contains("at the look of water", "a grade is an order, not an amount");
+        Study demo = LiveApp.bean(StudyStore.class).load(1);
+        Verdict verdict = LiveApp.bean(Judging.class)
+                .judge(demo, Measures.WATER_GRADE, 56)
+                .verdict()
+                .orElseThrow();
+        int first = verdict.results().get(0).contender().number();
+        int second = verdict.results().get(1).contender().number();
+        for (String of : List.of("mean", "place", "chance", "pair", "least")) {
+            assertThat(Workings.of(demo, verdict, of, first, second).steps())
+                    .as(of)
+                    .isNotEmpty();
+        }
+        assertThat(Web.get("/studies/1/verdict.json?measure=grade").body())
+                .contains("\"scale\":\"order\"", "\"noScatter\":\"an-order\"", "\"noBenefit\":\"an-order\"");
     }
 }

@@ -22,6 +22,8 @@ public enum Absent {
     SHEETS,
     /** Scores of this kind have no share that is left. */
     NOT_KEPT,
+    /** What is graded is an order: it has no amount that could be set against bare. */
+    AN_ORDER,
     /** Nothing shows how much sections scatter. */
     NO_SCATTER
 }

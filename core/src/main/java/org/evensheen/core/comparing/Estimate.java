@@ -1,5 +1,6 @@
 package org.evensheen.core.comparing;
 
+import org.hipparchus.distribution.continuous.NormalDistribution;
 import org.hipparchus.distribution.continuous.TDistribution;
 
 /**
@@ -21,13 +22,19 @@ public record Estimate(double value, double standardError, double freedom) {
         if (standardError == 0) {
             return value == 0 ? 1 : 0;
         }
+        if (Double.isInfinite(freedom)) {
+            return 2 * new NormalDistribution().cumulativeProbability(-Math.abs(value / standardError));
+        }
         return 2 * new TDistribution(freedom).cumulativeProbability(-Math.abs(value / standardError));
     }
 
     /** The t value that leaves 2.5 % above it. */
     static double critical(double freedom) {
-        return CRITICAL.of(freedom);
+        return Double.isInfinite(freedom) ? NORMAL : CRITICAL.of(freedom);
     }
+
+    private static final double NORMAL =
+            new NormalDistribution().inverseCumulativeProbability(0.5 + Interval.LEVEL / 2);
 
     private static final ByFreedom CRITICAL =
             new ByFreedom(f -> new TDistribution(f).inverseCumulativeProbability(0.5 + Interval.LEVEL / 2));

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.DoubleStream;
@@ -45,7 +46,7 @@ public final class Judge {
         this.measure = measure;
         this.at = at;
         this.withChances = withChances;
-        turn = measure.scale().turn(scores());
+        turn = measure.scale().linear() ? measure.scale().turn(scores()) : Scale.Turn.NONE;
     }
 
     /**
@@ -57,9 +58,12 @@ public final class Judge {
      */
     public static Optional<Verdict> verdict(StudyRecord study, Measure measure, int day, Optional<HouseScatter> house) {
         if (!measure.comparable()) {
-            throw new IllegalArgumentException(measure.label() + " is graded, not measured; it has no block model");
+            throw new IllegalArgumentException(measure.label() + " is of pairs, not of places");
         }
-        return study.judgedBy(day, measure).map(at -> new Judge(study, measure, at, true).judge(house));
+        return study.judgedBy(day, measure).map(at -> {
+            Judge judge = new Judge(study, measure, at, true);
+            return measure.scale().linear() ? judge.judge(house) : judge.order();
+        });
     }
 
     /** The same verdict without the chances of places, which take ten thousand draws: for judging thousands of rehearsed studies. */
@@ -136,6 +140,63 @@ public final class Judge {
 
     private static double largest(List<Entered> entered) {
         return entered.stream().mapToDouble(e -> Math.abs(e.turned())).max().orElse(0);
+    }
+
+    /** The verdict on an order. */
+    private Verdict order() {
+        List<Entered> entered = entered();
+        List<Entered> ofProducts = entered.stream()
+                .filter(e -> !study.contenders().get(e.contender()).isBare())
+                .toList();
+        OrderJudge order = new OrderJudge(ofProducts, measure.moreIsBetter(), seed());
+        List<Integer> ranked = order.ranked();
+        List<Pair> pairs = order.pairs(ranked);
+        BlockModel rows = BlockModel.fit(entered.stream()
+                .map(e -> new BlockModel.Unit(e.contender(), e.row(), 0))
+                .toList());
+        List<List<Integer>> groups = groups(rows);
+        List<Contender> contenders =
+                ranked.stream().map(n -> study.contenders().get(n)).toList();
+        double[][] chances = together(contenders, groups) ? order.chances(ranked) : new double[ranked.size()][0];
+        List<Result> results = new ArrayList<>();
+        int place = 1;
+        for (int i = 0; i < ranked.size(); i++) {
+            int number = ranked.get(i);
+            place = Math.max(
+                    place,
+                    1
+                            + (int) pairs.stream()
+                                    .filter(p -> p.worse() == number && p.apart())
+                                    .count());
+            results.add(new Result(
+                    contenders.get(i),
+                    place,
+                    (int) read(contenders.get(i)).count(),
+                    order.effect(number),
+                    Answer.none(Absent.AN_ORDER),
+                    Answer.none(Absent.NOT_KEPT),
+                    Arrays.stream(chances[i]).boxed().toList()));
+        }
+        return new Verdict(
+                measure,
+                at,
+                turn,
+                entered,
+                results,
+                pairs,
+                groups,
+                study.contenders().stream()
+                        .filter(c -> !c.isBare() && !ranked.contains(c.number()))
+                        .toList(),
+                Optional.empty(),
+                Optional.empty(),
+                rows.rows(),
+                java.util.Map.of(),
+                Optional.empty());
+    }
+
+    private long seed() {
+        return study.seed() * 31 + measure.code().hashCode() + at.day();
     }
 
     private Stream<Section> read(Contender contender) {
@@ -275,10 +336,11 @@ public final class Judge {
                             better,
                             worse,
                             difference,
-                            new Interval(difference.value() - half, difference.value() + half),
+                            Optional.of(new Interval(difference.value() - half, difference.value() + half)),
                             difference.p(),
                             simultaneous.adjusted(Math.abs(difference.value() / error)),
-                            simultaneous.toldApart() * error));
+                            difference.value() > half,
+                            OptionalDouble.of(simultaneous.toldApart() * error)));
                 }
             }
         }
@@ -288,8 +350,7 @@ public final class Judge {
     private double[][] chances(BlockModel model, List<Contender> ranked) {
         double[] means =
                 ranked.stream().mapToDouble(c -> mean(model, c).value()).toArray();
-        long seed = study.seed() * 31 + measure.code().hashCode() + at.day();
         return PlaceChances.of(
-                means, covariance(model, ranked), model.variance(), model.freedom(), measure.moreIsBetter(), seed);
+                means, covariance(model, ranked), model.variance(), model.freedom(), measure.moreIsBetter(), seed());
     }
 }

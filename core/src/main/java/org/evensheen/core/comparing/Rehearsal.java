@@ -290,7 +290,7 @@ public final class Rehearsal {
                     unlike++;
                     apart += pair.apart() && better < worse ? 1 : 0;
                 }
-                widths.add((pair.interval().high() - pair.interval().low()) / 2);
+                widths.add(pair.interval().map(i -> (i.high() - i.low()) / 2).orElse(Double.POSITIVE_INFINITY));
             }
             return new Told(
                     right(verdict),

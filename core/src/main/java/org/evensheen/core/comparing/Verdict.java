@@ -83,17 +83,21 @@ public record Verdict(
      * @param better number of the contender with the better mean
      * @param worse number of the other
      * @param difference how much better, on the scale that is compared, 0 or more
-     * @param interval in which it lies with 95 % chance, all pairs at once; holds 0 just where the two can't be told apart
+     * @param interval in which it lies with 95 % chance, all pairs at once; holds 0 just where the two can't be told apart; empty for an order
      * @param p raw two-sided p
      * @param adjusted p over all pairs at once
-     * @param least the true difference that would be told apart four times in five, on the same scale
+     * @param apart whether the two can be told apart
+     * @param least the true difference that would be told apart four times in five, on the same scale; empty for an order
      */
     public record Pair(
-            int better, int worse, Estimate difference, Interval interval, double p, double adjusted, double least) {
-
-        public boolean apart() {
-            return !interval.holds(0);
-        }
+            int better,
+            int worse,
+            Estimate difference,
+            Optional<Interval> interval,
+            double p,
+            double adjusted,
+            boolean apart,
+            OptionalDouble least) {
 
         public boolean joins(int one, int other) {
             return better == one && worse == other || better == other && worse == one;
@@ -131,13 +135,28 @@ public record Verdict(
      */
     public record Told(double value, double low, double high, boolean ratio) {}
 
-    /** The mean of a product in the score unit. */
-    public double mean(Result result) {
-        return turn.back(result.mean().value());
+    /** Whether it is an order that is judged: effects are on a scale of their own, and only the lots tell apart. */
+    public boolean ofAnOrder() {
+        return !measure.scale().linear();
     }
 
-    /** The difference of a pair as it is told. */
+    /** The mean of a product in the score unit; of an order, that of its places' grades. */
+    public double mean(Result result) {
+        return ofAnOrder()
+                ? entered.stream()
+                        .filter(e -> e.contender() == result.contender().number())
+                        .mapToDouble(Entered::mean)
+                        .average()
+                        .orElseThrow()
+                : turn.back(result.mean().value());
+    }
+
+    /** The difference of a pair as it is told; of an order, on the scale of its effects and without an interval. */
     public Told told(Pair pair) {
+        if (pair.interval().isEmpty()) {
+            double value = pair.difference().value();
+            return new Told(value, value, value, false);
+        }
         double worse = results.stream()
                 .filter(r -> r.contender().number() == pair.worse())
                 .findFirst()
@@ -146,14 +165,18 @@ public record Verdict(
                 .value();
         return new Told(
                 told(worse, pair.difference().value()),
-                told(worse, pair.interval().low()),
-                told(worse, pair.interval().high()),
+                told(worse, pair.interval().get().low()),
+                told(worse, pair.interval().get().high()),
                 turn.ratio());
     }
 
     /** The difference that would be told apart for a pair, as it is told. */
-    public double leastTold(Pair pair) {
-        return turn.ratio() ? Math.exp(pair.least()) : Math.abs(told(turn.to(mean(results.get(0))), pair.least()));
+    public OptionalDouble leastTold(Pair pair) {
+        if (pair.least().isEmpty()) {
+            return OptionalDouble.empty();
+        }
+        double least = pair.least().getAsDouble();
+        return OptionalDouble.of(turn.ratio() ? Math.exp(least) : Math.abs(told(turn.to(mean(results.get(0))), least)));
     }
 
     private double told(double from, double difference) {
@@ -178,11 +201,11 @@ public record Verdict(
 
     /** The smallest true difference of any pair that would be told apart four times in five; empty without pairs. */
     public OptionalDouble leastToldApart() {
-        return pairs.stream().mapToDouble(this::leastTold).min();
+        return pairs.stream().flatMapToDouble(p -> leastTold(p).stream()).min();
     }
 
     /** The largest such difference; another than the smallest where the design is uneven. */
     public OptionalDouble mostToldApart() {
-        return pairs.stream().mapToDouble(this::leastTold).max();
+        return pairs.stream().flatMapToDouble(p -> leastTold(p).stream()).max();
     }
 }

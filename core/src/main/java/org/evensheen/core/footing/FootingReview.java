@@ -22,6 +22,7 @@ import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.study.StudyRecord;
+import org.evensheen.core.units.Rounded;
 
 /** Looks a study over and lists what limits it, gravest first. */
 public final class FootingReview {
@@ -33,9 +34,11 @@ public final class FootingReview {
     private final StudyRecord study;
     private final Measure measure;
     private final Optional<Occasion> at;
+    private final List<Integer> checked;
     private final List<Finding> findings = new ArrayList<>();
 
-    private FootingReview(StudyRecord study, Measure measure, Optional<Occasion> at) {
+    private FootingReview(StudyRecord study, Measure measure, Optional<Occasion> at, List<Integer> checked) {
+        this.checked = checked;
         this.study = study;
         this.measure = measure;
         this.at = at;
@@ -47,7 +50,16 @@ public final class FootingReview {
      * @param day the day up to which it is judged
      */
     public static List<Finding> of(StudyRecord study, Measure measure, int day) {
-        FootingReview review = new FootingReview(study, measure, study.judgedBy(day, measure));
+        return of(study, measure, day, List.of());
+    }
+
+    /**
+     * The same, with checks of instruments that were made outside the study.
+     *
+     * @param checked days of the study on which one that reads the measure was checked and held; below 0 before the first day
+     */
+    public static List<Finding> of(StudyRecord study, Measure measure, int day, List<Integer> checked) {
+        FootingReview review = new FootingReview(study, measure, study.judgedBy(day, measure), checked);
         review.control();
         review.baseline();
         review.findings.addAll(DesignFindings.of(study.contenders(), study.sections(), review.read()));
@@ -77,8 +89,8 @@ public final class FootingReview {
                 if (bare.stream().noneMatch(s -> study.mean(s, o, measure).isPresent())) {
                     add(
                             Kind.NO_BARE_READING,
-                            "Neither %s was read for %s on day %d."
-                                    .formatted(codes(bare), measure.label().toLowerCase(), o.day()),
+                            "None of %s was read for %s on day %d."
+                                    .formatted(codes(bare), measure.words().at(), o.day()),
                             "Read %s on the same day, before the panel changes.".formatted(codes(bare)));
                 }
             });
@@ -138,7 +150,7 @@ public final class FootingReview {
                                 .formatted(
                                         unread.size(),
                                         study.sections().size(),
-                                        measure.label().toLowerCase(),
+                                        measure.words().one(),
                                         o.day()),
                         "Read %s too, on the same day.".formatted(codes(unread)));
             }
@@ -151,12 +163,13 @@ public final class FootingReview {
                         Kind.TOPPED_MIDWAY,
                         "Something was put on top on day %d.".formatted(d),
                         "Judge day %d or earlier, or start over without toppers.".formatted(Math.max(0, d - 1))));
-        Optional<Integer> checked =
-                happened(Happening.Kind.GAUGE_CHECKED).filter(d -> d <= judged).max(Comparator.naturalOrder());
-        if (checked.filter(d -> judged - d <= GAUGE_CHECK_HOLDS).isEmpty()) {
+        Optional<Integer> last = Stream.concat(happened(Happening.Kind.GAUGE_CHECKED), checked.stream())
+                .filter(d -> d <= judged)
+                .max(Comparator.naturalOrder());
+        if (last.filter(d -> judged - d <= GAUGE_CHECK_HOLDS).isEmpty()) {
             add(
                     Kind.GAUGE_UNCHECKED,
-                    checked.map(d -> "Last checked on day %d, %d days before.".formatted(d, judged - d))
+                    last.map(d -> "Last checked on day %d, %d days before.".formatted(d, judged - d))
                             .orElse("No check of the gauge is on the tape."),
                     "Check the gauge against a known weight and mark it on the tape.");
         }
@@ -269,7 +282,7 @@ public final class FootingReview {
                 .ifPresent(d -> add(
                         kind,
                         "%d of %d products %s."
-                                .formatted(products.size(), all, did.formatted("%.2g".formatted(d.factor()))),
+                                .formatted(products.size(), all, did.formatted(Rounded.factor(d.factor()))),
                         remedy));
     }
 

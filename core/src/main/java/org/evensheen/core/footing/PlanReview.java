@@ -3,6 +3,7 @@ package org.evensheen.core.footing;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.evensheen.core.footing.Finding.Kind;
@@ -17,6 +18,7 @@ import org.evensheen.core.planning.Protocol.Prep;
 import org.evensheen.core.planning.Protocol.Scheme;
 import org.evensheen.core.study.Contender.Source;
 import org.evensheen.core.study.Section;
+import org.evensheen.core.units.Rounded;
 
 /** Looks a study over before it begins: what will limit it, while it can still be put right. */
 public final class PlanReview {
@@ -168,8 +170,12 @@ public final class PlanReview {
                         .filter(Balance.Shares::uneven)
                         .forEach(z -> add(
                                 Kind.ZONE_NOT_SHARED_OUT,
-                                "One product has %.0f %% of its ground in the %s zone, another %.0f %%."
-                                        .formatted(100 * z.least(), z.kind().word(), 100 * z.most()),
+                                String.format(
+                                        Locale.ROOT,
+                                        "One product has %.0f %% of its ground in the %s zone, another %.0f %%.",
+                                        100 * z.least(),
+                                        z.kind().word(),
+                                        100 * z.most()),
                                 "More and smaller sections share a zone out better.",
                                 Remedy.DRAW_AGAIN)));
     }
@@ -195,8 +201,10 @@ public final class PlanReview {
             add(
                     Kind.DOSE_BEYOND_LABEL,
                     beyond.stream()
-                            .map(d -> "%s at %.2g× the label's upper dose"
-                                    .formatted(d.product(), d.departure().factor()))
+                            .map(d -> "%s at %s× the label's upper dose"
+                                    .formatted(
+                                            d.product(),
+                                            Rounded.factor(d.departure().factor())))
                             .collect(Collectors.joining(", ", "", ".")),
                     "Give the label's dose; a buyer will.",
                     Remedy.LABEL_DOSES);
@@ -207,8 +215,10 @@ public final class PlanReview {
             add(
                     Kind.LABEL_DEPARTED,
                     other.stream()
-                            .map(d -> "%s at %.2g× what the label asks"
-                                    .formatted(d.product(), d.departure().factor()))
+                            .map(d -> "%s at %s× what the label asks"
+                                    .formatted(
+                                            d.product(),
+                                            Rounded.factor(d.departure().factor())))
                             .collect(Collectors.joining(", ", "", ".")),
                     "Give the label's dose, or say in the verdict why not.",
                     Remedy.LABEL_DOSES);
@@ -221,8 +231,8 @@ public final class PlanReview {
         if (plan.protocol().cureHours() < dry) {
             add(
                     Kind.CURE_CUT_SHORT,
-                    "%.0f h of cure are planned; the slowest label asks %.0f h."
-                            .formatted(plan.protocol().cureHours(), dry),
+                    "%s h of cure are planned; the slowest label asks %s h."
+                            .formatted(Rounded.number(plan.protocol().cureHours(), 0), Rounded.number(dry, 0)),
                     "Keep everything dry for as long as the slowest label asks.",
                     Remedy.KEEP_THE_CURE);
         }

@@ -68,7 +68,7 @@ public final class LinePattern {
             literal(regex, text.substring(done, place.start()));
             String name = place.group(1);
             if (places.contains(name) && !name.equals("any")) {
-                throw new Unfit("{%s} stands twice. Use {any} for what is not wanted.".formatted(name));
+                throw new Unfit("{%s} is there twice. Use {any} for what is not wanted.".formatted(name));
             }
             places.add(name);
             regex.append(

@@ -14,7 +14,7 @@ public enum Probe {
     /** A force gauge on the sled; the pull is a whole trace. */
     FORCE("force", "Force gauge", "N", -50, 500),
     SCALE("scale", "Scale", "g", -100, 60_000),
-    GLOSS("gloss", "Gloss meter", "GU", 0, 2000),
+    REFLECTOMETER("gloss", "Gloss meter", "GU", 0, 2000),
     /** Air temperature first, humidity second. */
     AIR("air", "Thermo-hygrometer", "°C", -60, 60),
     SURFACE("surface", "Surface thermometer", "°C", -60, 200),
@@ -66,7 +66,7 @@ public enum Probe {
         switch (this) {
             case FORCE -> family(units, Unit.Family.FORCE);
             case SCALE -> family(units, Unit.Family.MASS);
-            case GLOSS -> units.put("GU", new double[] {1, 0});
+            case REFLECTOMETER -> units.put("GU", new double[] {1, 0});
             case AIR, SURFACE -> {
                 for (String name : new String[] {"°C", "C", "degC"}) {
                     units.put(name, new double[] {1, 0});

@@ -24,7 +24,7 @@ public record Label(List<Claim> claims) {
         Set<Object> seen = new HashSet<>();
         for (Claim claim : claims) {
             if (!seen.add(slot(claim))) {
-                throw new IllegalArgumentException("stands twice: " + claim.print());
+                throw new IllegalArgumentException("is said twice: " + claim.print());
             }
         }
     }

@@ -4,10 +4,12 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
 import org.evensheen.core.study.Section;
+import org.evensheen.core.units.Rounded;
 
 /**
  * Sections on a bed with what the lots gave each.
@@ -142,8 +144,11 @@ public record Layout(List<Section> sections, List<Place> spare, double gapMm) {
             List<Place> largest = Fit.largest(ask.bed(), count, ask.gapMm());
             String instead = largest.isEmpty()
                     ? ""
-                    : " Sections of %.0f × %.0f mm would do."
-                            .formatted(largest.get(0).widthMm(), largest.get(0).heightMm());
+                    : String.format(
+                            Locale.ROOT,
+                            " Sections of %.0f × %.0f mm would do.",
+                            largest.get(0).widthMm(),
+                            largest.get(0).heightMm());
             throw tooSmall(ask, count, ask.widthMm(), ask.heightMm(), places.size(), instead);
         }
         return places;
@@ -153,11 +158,14 @@ public record Layout(List<Section> sections, List<Place> spare, double gapMm) {
         double growth = Fit.growth(ask.bed(), count, width, height, ask.gapMm());
         String larger = Double.isInfinite(growth)
                 ? ""
-                : " A bed of this shape would have to be about %.0f × %.0f mm."
-                        .formatted(ask.bed().widthMm() * growth, ask.bed().heightMm() * growth);
+                : " A bed of this shape would have to be about %s × %s mm."
+                        .formatted(
+                                Rounded.number(ask.bed().widthMm() * growth, 0),
+                                Rounded.number(ask.bed().heightMm() * growth, 0));
         return new TooSmall(
-                "%d sections of %.0f × %.0f mm don't fit on this bed; %d do.%s%s Or take fewer products or fewer sections each."
-                        .formatted(count, width, height, fitting, instead, larger),
+                "%d sections of %s × %s mm don't fit on this bed; %d do.%s%s Or take fewer products or fewer sections each."
+                        .formatted(
+                                count, Rounded.number(width, 0), Rounded.number(height, 0), fitting, instead, larger),
                 fitting);
     }
 

@@ -7,6 +7,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import org.evensheen.core.units.Rounded;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.GeometryFactory;
@@ -61,7 +62,7 @@ public record Outline(List<Corner> corners) {
     }
 
     private static String shown(double x, double y) {
-        return "%.0f,%.0f".formatted(x, y);
+        return Rounded.number(x, 0) + "," + Rounded.number(y, 0);
     }
 
     public static Outline rectangle(double x, double y, double width, double height) {

@@ -90,7 +90,7 @@ final class Gloss extends Measure {
 
     @Override
     public Optional<Probe> probe() {
-        return Optional.of(Probe.GLOSS);
+        return Optional.of(Probe.REFLECTOMETER);
     }
 
     @Override

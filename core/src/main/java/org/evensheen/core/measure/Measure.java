@@ -124,9 +124,9 @@ public abstract class Measure {
         return "";
     }
 
-    /** Whether section means of this measure may go through the block model; grades by eye are ranks, not amounts. */
+    /** Whether places can be compared on it: on amounts through the block model, on an order by its lots; answers about pairs are not of places. */
     public boolean comparable() {
-        return scale().linear();
+        return scale() != Scale.PAIR;
     }
 
     public String label() {

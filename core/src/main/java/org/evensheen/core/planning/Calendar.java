@@ -15,6 +15,7 @@ import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Stage;
+import org.evensheen.core.units.Rounded;
 
 /**
  * A study's dated work, each with the reason for its date; days count from the first.
@@ -202,7 +203,7 @@ public record Calendar(List<Work> works, List<String> breaks) {
         }
 
         private static String hours(double hours) {
-            return hours == Math.rint(hours) ? "%.0f h".formatted(hours) : "%.1f h".formatted(hours);
+            return Rounded.number(hours, hours == Math.rint(hours) ? 0 : 1) + " h";
         }
 
         private int wear(int fresh) {

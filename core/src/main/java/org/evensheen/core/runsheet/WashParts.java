@@ -165,7 +165,8 @@ final class WashParts {
                         Part.FRESH,
                         Kind.GATE,
                         "Cured, and dry all the while?",
-                        "The longest of the labels asks %.0f h after the final coat.".formatted(hours),
+                        String.format(
+                                Locale.ROOT, "The longest of the labels asks %.0f h after the final coat.", hours),
                         "A shower inside the cure spoils it; readings before its end are not first readings.",
                         List.of())
                 .between(over, Optional.empty()));

@@ -1,5 +1,6 @@
 package org.evensheen.core.water;
 
+import java.util.Locale;
 import org.hipparchus.ode.ODEState;
 import org.hipparchus.ode.OrdinaryDifferentialEquation;
 import org.hipparchus.ode.nonstiff.DormandPrince853Integrator;
@@ -87,8 +88,8 @@ public final class SessileDrop {
         if (miss < 1e-5) {
             return theta;
         }
-        throw new IllegalArgumentException(
-                "no resting drop of water is %.2f mm tall on a base of %.2f mm".formatted(height, 2 * radius));
+        throw new IllegalArgumentException(String.format(
+                Locale.ROOT, "no resting drop of water is %.2f mm tall on a base of %.2f mm", height, 2 * radius));
     }
 
     private static double limit(double step, double most) {

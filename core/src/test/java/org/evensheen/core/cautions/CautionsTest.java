@@ -18,7 +18,8 @@ class CautionsTest {
         assertThat(hazard.what()).endsWith(".");
         assertThat(hazard.wear()).isNotBlank();
         assertThat(hazard.never()).contains("Never");
-        assertThat(Hazard.named(hazard.word().toUpperCase())).contains(hazard);
+        assertThat(Hazard.named(hazard.word().toUpperCase(java.util.Locale.ROOT)))
+                .contains(hazard);
     }
 
     @Test

@@ -1,7 +1,6 @@
 package org.evensheen.core.comparing;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
@@ -114,10 +113,8 @@ class JudgeTest {
     }
 
     @Test
-    void gradesAreNotMeasuredAndANewStudyHasNoVerdict() {
+    void aNewStudyHasNoVerdict() {
         assertThat(Judge.verdict(study(), Measures.PULL, 0, Optional.empty())).isEmpty();
-        assertThatIllegalArgumentException()
-                .isThrownBy(() -> Judge.verdict(study(), Measures.WATER_GRADE, 28, Optional.empty()));
     }
 
     @Test
@@ -135,7 +132,7 @@ class JudgeTest {
                     28);
             assertThat(verdict.pairs()).allSatisfy(p -> {
                 assertThat(p.apart()).isEqualTo(p.adjusted() < 0.05);
-                assertThat(p.interval().holds(0)).isNotEqualTo(p.apart());
+                assertThat(p.interval().orElseThrow().holds(0)).isNotEqualTo(p.apart());
                 assertThat(p.adjusted()).isGreaterThanOrEqualTo(p.p() - 1e-3);
             });
         }
@@ -291,5 +288,45 @@ class JudgeTest {
         assertThat(told.value()).isCloseTo(2 * Math.sqrt(1.02), within(1e-9));
         assertThat(told.low()).isBetween(1.0, 2.0);
         assertThat(verdict.results().get(0).retention().absent()).contains(Absent.NOT_KEPT);
+    }
+
+    private static StudyRecord graded(int rows, java.util.function.ToIntFunction<Section> grade) {
+        List<Section> places = Studies.grid(4, rows);
+        List<Reading> grades = places.stream()
+                .flatMap(s -> Stream.of("Ana", "Ben")
+                        .map(who -> new Reading(
+                                s.code(),
+                                28,
+                                Studies.LATER.stage(),
+                                1,
+                                org.evensheen.core.measure.WaterGrade.seen(
+                                        org.evensheen.core.water.WaterKind.REPELS, grade.applyAsInt(s)),
+                                who)))
+                .toList();
+        return Studies.study(3, places, grades);
+    }
+
+    /** Grades are an order: three rows can't tell any two apart, seven can. */
+    @Test
+    void gradesAreComparedByTheirLots() {
+        java.util.function.ToIntFunction<Section> clear = s -> new int[] {4, 2, 1, 0}[s.contender()];
+        Verdict few = Judge.verdict(graded(3, clear), Measures.WATER_GRADE, 28, Optional.empty())
+                .orElseThrow();
+        assertThat(few.results()).extracting(r -> r.contender().number()).containsExactly(0, 1, 2);
+        assertThat(few.results()).extracting(Verdict.Result::place).containsOnly(1);
+        assertThat(few.pairs()).allSatisfy(p -> {
+            assertThat(p.p()).isEqualTo(0.25);
+            assertThat(p.interval()).isEmpty();
+        });
+        assertThat(few.results().get(0).benefit().absent()).contains(Absent.AN_ORDER);
+        Verdict many = Judge.verdict(graded(7, clear), Measures.WATER_GRADE, 28, Optional.empty())
+                .orElseThrow();
+        assertThat(many.results()).extracting(Verdict.Result::place).containsExactly(1, 2, 3);
+        assertThat(many.results().get(0).chances().get(0)).isGreaterThan(0.9);
+        assertThat(many.mean(many.results().get(1))).isEqualTo(2);
+        assertThat(Judge.verdict(graded(3, s -> 2), Measures.WATER_GRADE, 28, Optional.empty())
+                        .orElseThrow()
+                        .pairs())
+                .allSatisfy(p -> assertThat(p.p()).isEqualTo(1));
     }
 }

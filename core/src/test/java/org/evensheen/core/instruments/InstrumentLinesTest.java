@@ -54,7 +54,7 @@ class InstrumentLinesTest {
             value = {
                 "F {valu}          | There is no {valu}",
                 "F {unit}          | Say where the number stands",
-                "{value} {value}   | stands twice",
+                "{value} {value}   | is there twice",
                 "F {value} }       | A brace stands alone"
             })
     void refusesAPatternWithItsRemedy(String pattern, String saying) {

@@ -133,10 +133,19 @@ public final class SimulatedInstruments implements AutoCloseable {
                 case 1 -> scale(out);
                 case 2 -> glossMeter(visitor, out);
                 case 3 ->
-                    stream(out, 4, () -> "T %.1f %s H %.0f %%".formatted(air.celsius(), degrees(), air.humidity()));
-                case 4 -> stream(out, 6, () -> "S %.1f %s".formatted(surface + noise(0.08), degrees()));
+                    stream(
+                            out,
+                            4,
+                            () -> String.format(
+                                    Locale.ROOT, "T %.1f %s H %.0f %%", air.celsius(), degrees(), air.humidity()));
+                case 4 ->
+                    stream(out, 6, () -> String.format(Locale.ROOT, "S %.1f %s", surface + noise(0.08), degrees()));
                 default ->
-                    stream(out, 6, () -> "P %.2f %s".formatted(ph + noise(0.005), fault.equals("unit") ? "mV" : "pH"));
+                    stream(
+                            out,
+                            6,
+                            () -> String.format(
+                                    Locale.ROOT, "P %.2f %s", ph + noise(0.005), fault.equals("unit") ? "mV" : "pH"));
             }
         } catch (SocketException e) {
             // The reader has hung up.
@@ -179,8 +188,8 @@ public final class SimulatedInstruments implements AutoCloseable {
     private String newtons(double force) {
         double drift = fault.equals("drift") ? 0.62 : 0;
         return fault.equals("unit")
-                ? "F %+.3f lbf".formatted((force + drift) / 4.4482216152605)
-                : "F %+.2f N".formatted(force + drift);
+                ? String.format(Locale.ROOT, "F %+.3f lbf", (force + drift) / 4.4482216152605)
+                : String.format(Locale.ROOT, "F %+.2f N", force + drift);
     }
 
     /** Streams: slack, then the pull if the hand draws one; a hanging weight stays. */
@@ -208,7 +217,10 @@ public final class SimulatedInstruments implements AutoCloseable {
                     + noise(0.006)
                     + (fault.equals("drift") ? 0.15 * t : 0);
             boolean rests = Math.abs(swing * Math.exp(-t / 0.35)) < 0.02 && !fault.equals("drift");
-            say(out, "M %.2f %s%s".formatted(shown, fault.equals("unit") ? "ct" : "g", rests ? " ok" : ""));
+            say(
+                    out,
+                    String.format(
+                            Locale.ROOT, "M %.2f %s%s", shown, fault.equals("unit") ? "ct" : "g", rests ? " ok" : ""));
             Thread.sleep(120);
         }
     }
@@ -218,7 +230,7 @@ public final class SimulatedInstruments implements AutoCloseable {
         BufferedReader in =
                 new BufferedReader(new InputStreamReader(visitor.getInputStream(), StandardCharsets.US_ASCII));
         while (in.readLine() != null) {
-            say(out, "GL %.1f %s".formatted(gloss + noise(0.6), fault.equals("unit") ? "%" : "GU"));
+            say(out, String.format(Locale.ROOT, "GL %.1f %s", gloss + noise(0.6), fault.equals("unit") ? "%" : "GU"));
         }
     }
 
