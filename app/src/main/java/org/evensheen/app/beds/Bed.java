@@ -1,5 +1,6 @@
 package org.evensheen.app.beds;
 
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -21,7 +22,9 @@ public record Bed(long id, String name, String vehicle, Kind kind, BedShape shap
         HALF("half a vehicle"),
         WHEEL("wheel"),
         BOARD("loose board"),
-        OTHER("other");
+        OTHER("other"),
+        /** A sketch on which places without tape lie; no bed of the reviewer's. */
+        PLACES("places");
 
         private final String label;
 
@@ -76,6 +79,16 @@ public record Bed(long id, String name, String vehicle, Kind kind, BedShape shap
      */
     public record Traits(double tiltDegrees, String colour, Hardness hardness, String carries, String lives) {
         public static final Traits UNKNOWN = new Traits(90, "", Hardness.AVERAGE, "", "");
+    }
+
+    /** A sketch for places without tape: halves, wheels, jars. */
+    public static Bed places(String word, double widthMm, double heightMm) {
+        return new Bed(0, word, "", Kind.PLACES, BedShape.rectangle(widthMm, heightMm), Traits.UNKNOWN);
+    }
+
+    /** Kinds that a reviewer draws. */
+    public static List<Kind> drawn() {
+        return Stream.of(Kind.values()).filter(k -> k != Kind.PLACES).toList();
     }
 
     /** A plain rectangle of which nothing else is known. */

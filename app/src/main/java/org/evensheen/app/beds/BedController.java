@@ -133,7 +133,7 @@ class BedController {
         model.addAttribute(
                 "drawing",
                 shape.map(s -> BedDrawing.fitting(s, WIDE, TALL, uses, today())).orElse(null));
-        model.addAttribute("kinds", Bed.Kind.values());
+        model.addAttribute("kinds", Bed.drawn());
         model.addAttribute("hardnesses", Bed.Hardness.values());
         model.addAttribute("zoneKinds", Zone.Kind.values());
         model.addAttribute(

@@ -91,7 +91,7 @@ final class BedForm {
                 text("carries", 200),
                 text("lives", 200));
         Optional<BedShape> shape = outline.map(o -> new BedShape(o, trims, zones));
-        Kind kind = Kind.ofCode(in("kind")).orElse(Kind.OTHER);
+        Kind kind = Kind.ofCode(in("kind")).filter(Bed.drawn()::contains).orElse(Kind.OTHER);
         String vehicle = text("vehicle", 60);
         return new Outcome(
                 problems,

@@ -52,7 +52,7 @@ public class BedStore {
     public List<Bed> all(int most, long first) {
         return database.sql(
                         "select " + COLUMNS
-                                + " from bed b order by b.id <> :first, lower(b.vehicle) = '', lower(b.vehicle), b.id limit :most")
+                                + " from bed b where b.kind <> 'places' order by b.id <> :first, lower(b.vehicle) = '', lower(b.vehicle), b.id limit :most")
                 .param("first", first)
                 .param("most", most)
                 .query((row, n) -> bed(row))

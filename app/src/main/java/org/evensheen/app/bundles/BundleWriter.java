@@ -189,7 +189,8 @@ final class BundleWriter {
                                 s.yMm(),
                                 s.widthMm(),
                                 s.heightMm(),
-                                s.byHand()))
+                                s.byHand(),
+                                s.name()))
                         .toList();
             case PLAN -> plan();
             case EXPOSURES ->

@@ -126,7 +126,8 @@ final class Rows {
                 number(row, "y_mm"),
                 number(row, "width_mm"),
                 number(row, "height_mm"),
-                Boolean.parseBoolean(row.at("by_hand")));
+                Boolean.parseBoolean(row.at("by_hand")),
+                row.at("name").isEmpty() ? "" : name(row, "name"));
     }
 
     static Sheet.Row plan(

@@ -21,7 +21,7 @@ enum Table {
     CLAIMS("product:string label:string", 200),
     CONTENDERS("number:integer role:string name:string water_kind:string source:string", 100),
     SECTIONS(
-            "code:string contender:integer block:integer x_mm:number y_mm:number width_mm:number height_mm:number by_hand:boolean",
+            "code:string contender:integer block:integer x_mm:number y_mm:number width_mm:number height_mm:number by_hand:boolean name:string:4",
             500),
     PLAN("what:string position:integer day:integer code:string repeats:integer title:string why:string", 6000),
     EXPOSURES("day:integer kind:string note:string kept_at:datetime kept_by:string", 20_000),

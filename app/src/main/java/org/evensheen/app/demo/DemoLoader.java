@@ -104,6 +104,7 @@ class DemoLoader implements ApplicationRunner {
             if (empty) {
                 plans.load(LocalDate.now(clock));
                 DemoWorld.studies(LocalDate.now(clock)).forEach(this::load);
+                loadFoam(LocalDate.now(clock));
             }
         });
         checks.join();
@@ -131,6 +132,18 @@ class DemoLoader implements ApplicationRunner {
         if (told.keyOpen()) {
             names.open(id, new Hands(WHO));
         }
+    }
+
+    private void loadFoam(LocalDate today) {
+        StudyDraft draft = DemoFoam.draft(today);
+        long id = maker.make(draft);
+        StudyRecord record = names.forTheStandIns(studies.load(id)).record();
+        readings.keep(
+                id,
+                DemoFoam.read(record).stream()
+                        .map(reading -> kept(draft.firstDay(), reading))
+                        .toList());
+        names.open(id, new Hands(WHO));
     }
 
     /** Notes how a product was put on, and takes what that needed from its bottle. */

@@ -34,6 +34,10 @@ final class Suppose {
         model.addAttribute("hint", hint(supposed, selection, typed, fits, screen));
     }
 
+    private static String told(Observation seen) {
+        return Figures.withUnit(seen.told(), seen.measure().unit());
+    }
+
     private static String hint(Study study, Selection selection, TypedEntry typed, boolean fits, StudyScreen screen) {
         if (!fits) {
             return screen.effect(study, selection);
@@ -52,6 +56,7 @@ final class Suppose {
                     : "%s: more stands at the last mark than is reckoned with; go on until half is gone if you can."
                             .formatted(seen.told());
         }
-        return effect.isEmpty() ? "" : "Would make: " + effect;
+        String converted = typed.inAnotherUnit() ? "That is %s. ".formatted(told(seen)) : "";
+        return converted + (effect.isEmpty() ? "" : "Would make: " + effect);
     }
 }

@@ -310,7 +310,7 @@ public record PanelDrawing(
                             gleam.map(g -> "gloss " + g.figure() + (g.read() ? "" : " estimated")))
                     .flatMap(Optional::stream)
                     .collect(Collectors.joining(", "));
-            return "Section " + section.code() + what + ": " + (said.isEmpty() ? "not read yet" : said);
+            return "Section " + section.called() + what + ": " + (said.isEmpty() ? "not read yet" : said);
         }
     }
 }

@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 /** The readings of the chosen section on the chosen day, and the field for the next one. */
 public record Slate(
         String code,
+        String name,
         String stage,
         String measure,
         String when,

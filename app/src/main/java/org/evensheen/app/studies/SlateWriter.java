@@ -51,6 +51,7 @@ class SlateWriter {
         boolean ahead = selection.at().day() > selection.today();
         return new Slate(
                 selection.section().code(),
+                selection.section().name(),
                 selection.at().stage().code(),
                 selection.measure().code(),
                 when(selection),

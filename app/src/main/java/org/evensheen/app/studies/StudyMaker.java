@@ -108,8 +108,8 @@ public class StudyMaker {
 
     private void section(long study, Section section) {
         database.sql("""
-                        insert into section (study_id, contender_id, code, block, x_mm, y_mm, width_mm, height_mm, by_hand)
-                        select c.study_id, c.id, :code, :block, :x, :y, :width, :height, :hand
+                        insert into section (study_id, contender_id, code, block, x_mm, y_mm, width_mm, height_mm, by_hand, name)
+                        select c.study_id, c.id, :code, :block, :x, :y, :width, :height, :hand, :name
                         from contender c where c.study_id = :study and c.number = :contender""")
                 .param("study", study)
                 .param("contender", section.contender())
@@ -120,6 +120,7 @@ public class StudyMaker {
                 .param("width", section.widthMm())
                 .param("height", section.heightMm())
                 .param("hand", section.byHand())
+                .param("name", section.name())
                 .update();
     }
 

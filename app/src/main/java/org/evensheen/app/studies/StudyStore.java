@@ -162,7 +162,7 @@ public class StudyStore {
                                 select id, line from label where product_id = q.id order by number desc limit 1) l on true
                             where c.study_id = :study group by c.id)
                         select c.number, c.role, c.water_kind, c.source, m.name, m.layers,
-                               s.code, s.block, s.x_mm, s.y_mm, s.width_mm, s.height_mm, s.by_hand
+                               s.code, s.block, s.x_mm, s.y_mm, s.width_mm, s.height_mm, s.by_hand, s.name as place_name
                         from section s
                         join contender c on c.id = s.contender_id
                         left join made m on m.contender = c.id
@@ -182,7 +182,8 @@ public class StudyStore {
                             row.getDouble("y_mm"),
                             row.getDouble("width_mm"),
                             row.getDouble("height_mm"),
-                            row.getBoolean("by_hand"));
+                            row.getBoolean("by_hand"),
+                            row.getString("place_name"));
                 })
                 .list();
     }

@@ -57,6 +57,16 @@ public record TypedEntry(
                 measure, typed, because, problems, "Say why, in a word or two; it stays in the record.", observation);
     }
 
+    /** Whether a number was typed in another unit than its own, and was converted. */
+    public boolean inAnotherUnit() {
+        return measure.number()
+                .filter(n -> {
+                    String suffix = in(n.name()).replaceAll("[-+\\d.,\\s]", "");
+                    return !suffix.isEmpty() && !suffix.equalsIgnoreCase(n.unit());
+                })
+                .isPresent();
+    }
+
     private String in(String field) {
         return typed.getOrDefault(field, "");
     }

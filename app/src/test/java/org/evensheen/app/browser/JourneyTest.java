@@ -281,7 +281,7 @@ class JourneyTest {
         for (String kind : List.of("repels", "sheets")) {
             page.getByLabel(Pattern.compile("^" + kind)).check();
             page.locator(".grades button[value='3']").click();
-            assertThat(slate()).containsText("Kept: by eye " + (kind.equals("repels") ? 1 : 2));
+            assertThat(slate()).containsText("Kept: grade by eye " + (kind.equals("repels") ? 1 : 2));
             calm();
         }
         assertThat(slate().locator(".row.chosen .chips")).containsText(Pattern.compile("3 beads\\s*3 sheet"));

@@ -105,11 +105,11 @@ class MixingJourneyTest {
         open(1280, "/shelf/new");
         page.locator("#name").fill(name);
         page.locator("#kind").selectOption("rinseless");
-        page.locator("#line").pressSequentially("rinseless 240:1; wait 1-3 min");
-        assertThat(page.locator("mark.unread")).hasText("240:1");
-        assertThat(page.locator("#read")).containsText("Write 1:240");
+        page.locator("#line").pressSequentially("rinseless 1:0; wait 1-3 min");
+        assertThat(page.locator("mark.unread")).hasText("1:0");
+        assertThat(page.locator("#read")).containsText("holds no water");
         page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).click();
-        assertThat(page.locator("#line")).hasValue("rinseless 240:1; wait 1-3 min");
+        assertThat(page.locator("#line")).hasValue("rinseless 1:0; wait 1-3 min");
         page.locator("#line").fill("rinseless 1:240; wait 1-3 min; 500 mL 18.40 EUR");
         assertThat(page.locator("mark.unread")).hasCount(0);
         page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).click();

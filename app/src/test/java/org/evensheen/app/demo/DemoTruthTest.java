@@ -90,4 +90,29 @@ class DemoTruthTest {
         LiveApp.bean(DemoLoader.class).run(new org.springframework.boot.DefaultApplicationArguments());
         assertThat(LiveApp.bean(StudyStore.class).list(0)).hasSize(before);
     }
+
+    /** The stand-in's half-lives are known, and the verdict finds them: who stands longest, by how many times, with the truth inside the interval. */
+    @Test
+    void foamsStandInTheirTrueOrderByTheirTrueRatios() {
+        Study foam = LiveApp.bean(StudyStore.class).load(5);
+        assertThat(foam.question()).startsWith("Which foam stands longest");
+        Verdict verdict = LiveApp.bean(Judging.class)
+                .judge(foam, Measures.FOAM, 3)
+                .verdict()
+                .orElseThrow();
+        Verdict.Result best = verdict.results().get(0);
+        assertThat(best.contender().name()).isEqualTo("Curlew Foam");
+        assertThat(best.place()).isEqualTo(1);
+        for (Verdict.Pair pair : verdict.pairs()) {
+            Verdict.Told told = verdict.told(pair);
+            assertThat(told.ratio()).isTrue();
+            assertThat(half(foam, pair.better()) / half(foam, pair.worse())).isBetween(told.low(), told.high());
+        }
+    }
+
+    private static double half(Study foam, int contender) {
+        return DemoFoam.TRUTH
+                .get(foam.record().contenders().get(contender).name())
+                .halfLife();
+    }
 }

@@ -63,8 +63,8 @@ class CostTest {
         assertThat(cost("&price%d-1=1.00+EUR".formatted(plainId))).contains("0.0240 EUR for a car");
         assertThat(cost("&car%d-1=600+L&per=car".formatted(plainId)))
                 .contains("the bottle is smaller than one car takes");
-        String wrong = cost("&dose%d-1=240:1&price%d-0=0+EUR&panels=none".formatted(plainId, plainId));
-        assertThat(wrong).contains("Write 1:240", "value=\"240:1\"", "price of zero", "not a number");
+        String wrong = cost("&dose%d-1=1:0&price%d-0=0+EUR&panels=none".formatted(plainId, plainId));
+        assertThat(wrong).contains("holds no water", "value=\"1:0\"", "price of zero", "not a number");
         assertThat(cost("&in=DUCAT")).contains("“DUCAT” is not a currency");
     }
 

@@ -110,7 +110,7 @@ class MixerTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "dose|1:0|holds no water", "dose|240:1|Write 1:240", "dose|120 %|more than 100 %",
+                "dose|1:0|holds no water", "dose|0:5|holds no product", "dose|120 %|more than 100 %",
                         "dose|strong|A dose is wanted here",
                 "volume|12|12 what?", "volume|1,250 mL|can be 1250", "volume|12 buckets|not a volume",
                         "volume|-3 L|with its unit"

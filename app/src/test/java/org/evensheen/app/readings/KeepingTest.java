@@ -118,7 +118,7 @@ class KeepingTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "amount|nine|not a number", "amount|9.8 kgf|This field is in N", "amount|-9|below zero",
+                "amount|nine|not a number", "amount|9.8 °C|not a unit that is read here", "amount|-9|below zero",
                 "amount|980|Check the decimal point", "amount|''|Type the pull in N", "amount|<b>9</b>|not a number",
                 "day|-1|before the study’s first day", "day|9|still to come", "section|QQ|no section “QQ”",
                 "stage|soaked|no stage called", "measure|shine|no measure called", "repeat|0|Repeats run from 1",

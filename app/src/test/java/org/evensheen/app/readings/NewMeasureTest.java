@@ -25,6 +25,7 @@ import org.evensheen.app.studies.StudyMaker;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.label.ProductKind;
 import org.evensheen.core.layout.Layout;
+import org.evensheen.core.layout.Places;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
 import org.evensheen.core.measure.Observation;
@@ -36,6 +37,7 @@ import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Contender.Role;
 import org.evensheen.core.study.Contender.Source;
 import org.evensheen.core.study.Occasion;
+import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.water.WaterKind;
 import org.junit.jupiter.api.AfterEach;
@@ -267,5 +269,49 @@ class NewMeasureTest {
         assertThat(LiveApp.bean(StudyStore.class).load(study).record().readings())
                 .extracting(r -> r.observer() + " " + r.seen().told())
                 .containsExactlyInAnyOrder("Ana 4 beads", "Ben 2 beads");
+    }
+
+    /** Two soaps, two jars, no bed: typed, compared, carried away and brought back. */
+    @Test
+    void twoJarsWithoutABedGoFromTypingToVerdict() throws Exception {
+        List<Section> jars = Places.JARS.deal(2, 2, 5);
+        assertThat(jars).extracting(Section::called).containsExactly("A, jar 1", "B, jar 2", "C, jar 3", "D, jar 4");
+        long id = LiveApp.bean(StudyMaker.class)
+                .make(new StudyDraft(
+                        "Which stands longer?",
+                        Bed.places(Places.JARS.word(), Places.width(2), Places.height(2)),
+                        LocalDate.now(),
+                        5,
+                        List.of(
+                                new Contender(0, "Curlew Foam", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT),
+                                new Contender(1, "Sallow Plain Soap", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT)),
+                        jars,
+                        new Plan(List.of(new Plan.Planned(Measures.FOAM, 1)), List.of(TODAY)),
+                        UUID.randomUUID()));
+        LiveApp.bean(Key.class).open(id, Hands.UNNAMED);
+        LiveApp.bean(StudyStore.class).load(id).record().sections().forEach(jar -> {
+            int half = (jar.contender() == 0 ? 30 : 60) + (jar.code().equals("A") ? 1 : 0);
+            assertThat(type(
+                                    id,
+                                    Measures.FOAM,
+                                    jar.code(),
+                                    "how",
+                                    "jar-ml",
+                                    "series-0",
+                                    "100",
+                                    "series-1",
+                                    "" + half,
+                                    "series-3",
+                                    "5")
+                            .statusCode())
+                    .isEqualTo(302);
+        });
+        assertThat(Web.get("/studies/" + id + "?section=A").body()).contains("jar 1", "100–5");
+        assertThat(Web.get("/beds").body()).as("a sketch is no bed").doesNotContain(">jars<");
+        assertThat(Web.get("/studies/" + id + "/verdict").body())
+                .contains("at lasting foam")
+                .doesNotContain("No bare section", "Gauge not checked");
+        assertThat(json(id, Measures.FOAM)).contains("\"name\":\"Sallow Plain Soap\",\"place\":1");
+        comesBack(id, Measures.FOAM);
     }
 }

@@ -80,7 +80,7 @@ class ShelfTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "line|rinseless 240:1|Write 1:240", "line|''|Write one claim at least",
+                "line|rinseless 1:0|holds no water", "line|''|Write one claim at least",
                         "name|''|Write the name on the bottle",
                 "name|Brock paste|stands on the Shelf already", "kind|dragon|Choose what it is for",
                         "size|500|500 what? Write 500 L or 500 mL",
@@ -236,7 +236,7 @@ class ShelfTest {
         assertThat(Web.get(standings).body()).containsPattern(line + "(shares )?place [123] of 3 at slickness");
         assertThat(Web.get("/shelf/standings?products=" + product("Curlew Foam"))
                         .body())
-                .contains("of 4 at slickness, firm");
+                .contains("place 1 of 3 at lasting foam, fair");
     }
 
     private static long product(String name) {

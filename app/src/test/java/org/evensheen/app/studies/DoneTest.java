@@ -76,7 +76,7 @@ class DoneTest {
 
     @ParameterizedTest
     @CsvSource({
-        "dose, 240:1, Write 1:240",
+        "dose, 1:0, holds no water",
         "wait, 1–3 min, like 2 min or 40 s",
         "wait, soon, like 2 min",
         "coats, 1.5, whole number",

@@ -60,8 +60,10 @@ public final class FootingReview {
      */
     public static List<Finding> of(StudyRecord study, Measure measure, int day, List<Integer> checked) {
         FootingReview review = new FootingReview(study, measure, study.judgedBy(day, measure), checked);
-        review.control();
-        review.baseline();
+        if (measure.needsBare()) {
+            review.control();
+            review.baseline();
+        }
         review.findings.addAll(DesignFindings.of(study.contenders(), study.sections(), review.read()));
         review.conduct(day);
         review.labels();
@@ -166,7 +168,8 @@ public final class FootingReview {
         Optional<Integer> last = Stream.concat(happened(Happening.Kind.GAUGE_CHECKED), checked.stream())
                 .filter(d -> d <= judged)
                 .max(Comparator.naturalOrder());
-        if (last.filter(d -> judged - d <= GAUGE_CHECK_HOLDS).isEmpty()) {
+        if (measure.probe().isPresent()
+                && last.filter(d -> judged - d <= GAUGE_CHECK_HOLDS).isEmpty()) {
             add(
                     Kind.GAUGE_UNCHECKED,
                     last.map(d -> "Last checked on day %d, %d days before.".formatted(d, judged - d))

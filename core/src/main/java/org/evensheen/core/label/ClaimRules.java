@@ -43,6 +43,9 @@ final class ClaimRules {
             ClaimRules::offer,
             ClaimRules::use);
 
+    /** What makers mostly mean by neutral. */
+    private static final Span NEUTRAL = new Span(6, 8);
+
     private ClaimRules() {}
 
     /** The claim that a part makes. */
@@ -83,7 +86,7 @@ final class ClaimRules {
         Span amount;
         Unit unit;
         int before = c.at;
-        if (first.isPresent() && c.dash() && c.numberAhead()) {
+        if (first.isPresent() && (c.dash() || c.word("or")) && c.numberAhead()) {
             double high = c.number().doubleValue();
             double factor = c.unit(Unit.Family.DURATION).orElse(first.get()).toCanonical(1)
                     / first.get().toCanonical(1);
@@ -102,7 +105,7 @@ final class ClaimRules {
     }
 
     private static Claim wait(Cursor c) {
-        keyword(c, "wait", "dwell");
+        keyword(c, "wait", "dwell", "after");
         Time time = time(c, "wait 1–3 min");
         return new Claim.Wait(time.amount, time.unit);
     }
@@ -188,7 +191,7 @@ final class ClaimRules {
     }
 
     private static Claim sun(Cursor c) {
-        if (c.anyWord("no sun", "not in sun", "shade only", "shade")) {
+        if (c.anyWord("no sun", "no direct sun", "not in direct sun", "not in sun", "shade only", "shade")) {
             return new Claim.Sun(false);
         }
         keyword(c, "sun");
@@ -207,7 +210,8 @@ final class ClaimRules {
     }
 
     private static Claim lasts(Cursor c) {
-        keyword(c, "lasts", "life");
+        keyword(c, "lasts", "life", "up to");
+        c.word("up to");
         int before = c.at;
         Span number = c.span();
         if (c.anyWord("washes", "wash")) {
@@ -219,6 +223,9 @@ final class ClaimRules {
     }
 
     private static Claim ph(Cursor c) {
+        if (c.anyWord("ph neutral", "ph-neutral", "neutral ph")) {
+            return new Claim.Ph(NEUTRAL);
+        }
         keyword(c, "ph");
         int from = c.blanks().at;
         Span value = c.span();

@@ -36,13 +36,28 @@ final class DoseRules {
             return ratio(c, from, first, Reading.SHARE);
         }
         c.at = before;
+        if (c.word("to") && toRatio(c)) {
+            return ratio(c, from, first, Reading.PARTS);
+        }
+        c.at = before;
         return amount(c, from, c.spanFrom(from, first));
+    }
+
+    /** Whether "256 to" goes on as a ratio: with a lone number, not with one that has a unit, as in "1 to 3 mL". */
+    private static boolean toRatio(Cursor c) {
+        int before = c.at;
+        boolean lone = false;
+        if (c.numberAhead()) {
+            c.number();
+            lone = c.done() || c.next().startsWith(",") || c.next().startsWith(")");
+        }
+        c.at = before;
+        return lone;
     }
 
     private static Dose ratio(Cursor c, int from, double first, Reading told) {
         c.sure = Sure.SHAPE;
         double n = c.number().doubleValue();
-        String link = told == Reading.PARTS ? "1:" : "1 in ";
         if (n == 0 || (told == Reading.SHARE && n == 1)) {
             throw c.fail(
                     from,
@@ -52,15 +67,11 @@ final class DoseRules {
         if (first == 0) {
             throw c.fail(from, "That holds no product. Write 1:%s.".formatted(Decimal.write(n)));
         }
-        if (first != 1) {
-            String meant = n == 1 ? Decimal.write(first) : Decimal.write(n / first);
-            throw c.fail(
-                    from,
-                    first > n
-                            ? "A ratio begins with its one part of product. Write %s%s."
-                                    .formatted(link, n == 1 ? meant : Decimal.write(first / n))
-                            : "Write it for one part of product: %s%s.".formatted(link, meant));
+        if (told == Reading.SHARE && first >= n) {
+            throw c.fail(from, "More product than mix. Write it for one part of product, like 1 in 10.");
         }
+        // 10:1 and 256 to 1 are said of the water, 2:30 of two parts of product.
+        n = first == 1 ? n : Math.max(first, n) / Math.min(first, n);
         double other = n;
         int before = c.at;
         if (c.dash()) {
@@ -143,6 +154,12 @@ final class DoseRules {
         }
         double in = positive(c, from, c.numberAhead() ? c.number().doubleValue() : 1);
         Unit inUnit = volumeUnit(c);
+        if (c.anyWord("of water", "water")) {
+            double water = inUnit.toCanonical(in);
+            return new Dose.Dilution(
+                    new Span(water / unit.toCanonical(span.high()), water / unit.toCanonical(span.low())),
+                    Reading.PARTS);
+        }
         if (unit.toCanonical(span.high()) > inUnit.toCanonical(in)) {
             throw c.fail(from, "That is more than 100 %: more product than mix. Check the units.");
         }

@@ -5,6 +5,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.evensheen.core.mixing.Dose;
 
 /**
@@ -14,6 +16,10 @@ import org.evensheen.core.mixing.Dose;
 public final class LabelLine {
     /** Longest line that is read. */
     public static final int LONGEST = 4000;
+
+    /** "rinse after 30–40 s" says two things: how it comes off, and how long it is waited for. */
+    private static final Pattern AFTER =
+            Pattern.compile("^\\s*(?:rinse|buff)(?: off)?\\s+(after\\s)", Pattern.CASE_INSENSITIVE);
 
     private LabelLine() {}
 
@@ -55,6 +61,11 @@ public final class LabelLine {
         int start = 0;
         for (int i = 0; i <= line.length(); i++) {
             if (i == line.length() || ";\n\r".indexOf(line.charAt(i)) >= 0) {
+                Matcher both = AFTER.matcher(line.substring(start, i));
+                if (both.find()) {
+                    parts.add(part(line, start, start + both.start(1), slots));
+                    start += both.start(1);
+                }
                 if (!line.substring(start, i).isBlank()) {
                     parts.add(part(line, start, i, slots));
                 }

@@ -216,6 +216,14 @@ public record Layout(List<Section> sections, List<Place> spare, double gapMm) {
 
     private static Section at(Section s, int block, Place place) {
         return new Section(
-                s.code(), s.contender(), block, place.xMm(), place.yMm(), place.widthMm(), place.heightMm(), true);
+                s.code(),
+                s.contender(),
+                block,
+                place.xMm(),
+                place.yMm(),
+                place.widthMm(),
+                place.heightMm(),
+                true,
+                s.name());
     }
 }

@@ -15,7 +15,7 @@ final class Foam extends Measure {
 
     private static final Words WORDS = new Words(
             "Foam",
-            "how long foam stands",
+            "lasting foam",
             "foam reading",
             "foam readings",
             "Foam, from minute 0",
@@ -111,5 +111,10 @@ final class Foam extends Measure {
     @Override
     public boolean scoreIsNews() {
         return true;
+    }
+
+    @Override
+    public boolean needsBare() {
+        return false;
     }
 }

@@ -81,4 +81,9 @@ final class FoamLeft extends Measure {
     public Scale scale() {
         return Scale.SHARE;
     }
+
+    @Override
+    public boolean needsBare() {
+        return false;
+    }
 }

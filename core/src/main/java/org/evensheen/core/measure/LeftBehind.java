@@ -74,7 +74,9 @@ final class LeftBehind extends Measure {
 
     @Override
     public OptionalDouble score(Observation seen, double areaSquareMetres) {
-        return OptionalDouble.of(WaterLeft.gramsPerSquareMetre(seen.number(Part.FIRST), areaSquareMetres));
+        return areaSquareMetres > 0
+                ? OptionalDouble.of(WaterLeft.gramsPerSquareMetre(seen.number(Part.FIRST), areaSquareMetres))
+                : OptionalDouble.empty();
     }
 
     @Override

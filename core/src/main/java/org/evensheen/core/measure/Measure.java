@@ -27,7 +27,7 @@ public abstract class Measure {
      * The number that is averaged and compared, in {@link #scoreUnit()}.
      *
      * @param seen an observation of {@link #readAs()}
-     * @param areaSquareMetres area of the place, m², above 0
+     * @param areaSquareMetres area of the place, m²; not a number for a place that has none
      * @return empty if what was seen has no such number: foam that was not half gone by the last mark
      */
     public abstract OptionalDouble score(Observation seen, double areaSquareMetres);
@@ -54,6 +54,11 @@ public abstract class Measure {
     /** Whether the benefit against bare is a share of the bare reading (pull, water left) or a plain difference. */
     public boolean benefitIsShare() {
         return false;
+    }
+
+    /** Whether it is set against bare paint; what stands in a jar has no such zero. */
+    public boolean needsBare() {
+        return true;
     }
 
     /** Whether a product that is meant to let water run off in a sheet is judged by it too. */

@@ -61,7 +61,15 @@ public record CodeOrder(List<Integer> numbers) {
     public List<Section> sections(List<Section> before) {
         return before.stream()
                 .map(s -> new Section(
-                        s.code(), of(s.contender()), s.row(), s.xMm(), s.yMm(), s.widthMm(), s.heightMm(), s.byHand()))
+                        s.code(),
+                        of(s.contender()),
+                        s.row(),
+                        s.xMm(),
+                        s.yMm(),
+                        s.widthMm(),
+                        s.heightMm(),
+                        s.byHand(),
+                        s.name()))
                 .toList();
     }
 

@@ -1,17 +1,26 @@
 package org.evensheen.core.study;
 
 /**
- * A taped piece of a bed.
+ * A place: a taped piece of a bed, or a part, an item or a run with a name, on a sketch.
  *
  * @param code what is written on its tape: a letter, or two when letters run out
  * @param contender number of the contender that is on it
  * @param row the block it belongs to, from 1
- * @param xMm left edge from the bed's left edge, mm
- * @param yMm upper edge from the bed's upper edge, mm
+ * @param xMm left edge from the bed's or the sketch's left edge, mm
+ * @param yMm upper edge from its upper edge, mm
  * @param byHand whether a person chose the place instead of the lot
+ * @param name what it is called if it is no taped section: left half, jar 2; else empty
  */
 public record Section(
-        String code, int contender, int row, double xMm, double yMm, double widthMm, double heightMm, boolean byHand) {
+        String code,
+        int contender,
+        int row,
+        double xMm,
+        double yMm,
+        double widthMm,
+        double heightMm,
+        boolean byHand,
+        String name) {
 
     public Section {
         if (!(widthMm > 0 && heightMm > 0)) {
@@ -19,7 +28,26 @@ public record Section(
         }
     }
 
+    /** A taped section. */
+    public Section(
+            String code,
+            int contender,
+            int row,
+            double xMm,
+            double yMm,
+            double widthMm,
+            double heightMm,
+            boolean byHand) {
+        this(code, contender, row, xMm, yMm, widthMm, heightMm, byHand, "");
+    }
+
+    /** Area of a taped section; not a number for a place on a sketch, which has none. */
     public double areaSquareMetres() {
-        return widthMm * heightMm / 1e6;
+        return name.isEmpty() ? widthMm * heightMm / 1e6 : Double.NaN;
+    }
+
+    /** The code, with the name if it has one: "A", "B, left half". */
+    public String called() {
+        return name.isEmpty() ? code : code + ", " + name;
     }
 }

@@ -6,8 +6,8 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
 /**
- * A number as a person types it: point or comma for decimals, spaces around, its own unit after it. Anything else is
- * refused with the remedy.
+ * A number as a person types it: point or comma for decimals, spaces around, its own unit after it or another of its kind, which is converted to four
+ * digits. Anything else is refused with the remedy.
  */
 public sealed interface TypedNumber {
 
@@ -47,17 +47,12 @@ public sealed interface TypedNumber {
                     .filter(u -> u.symbol().equals(unit))
                     .findFirst();
             Optional<Unit> other = wanted.flatMap(w -> Unit.named(w.family(), suffix));
-            return new Refused(
-                    other.isEmpty()
-                            ? "“%s” is not a unit that is read here. Type the %s in %s."
-                                    .formatted(shortened(suffix), what, unit)
-                            : "This field is in %s. %s is %s %s; type that if you mean it."
-                                    .formatted(
-                                            unit,
-                                            text,
-                                            plain(wanted.get()
-                                                    .fromCanonical(other.get().toCanonical(value))),
-                                            unit));
+            if (other.isEmpty()) {
+                return new Refused("“%s” is not a unit that is read here. Type the %s in %s."
+                        .formatted(shortened(suffix), what, unit));
+            }
+            value = Double.parseDouble(
+                    plain(wanted.get().fromCanonical(other.get().toCanonical(value))));
         }
         if (shape.group(1).equals("-") && value != 0) {
             return new Refused("A %s can't be below zero. Type it without the minus.".formatted(what));

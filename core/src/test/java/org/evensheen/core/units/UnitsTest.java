@@ -151,9 +151,22 @@ class UnitsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"N, 1 kg, 9.807", "N, 2 lbf, 8.896", "mm, 1 in, 25.4", "g, 10 mL, 9.982", "g, 1 oz, 28.35"})
-    void aFieldThatIsInAnotherUnitOffersTheNumber(String unit, String typed, String offered) {
+    @CsvSource({
+        "N, 1 kg, 9.807",
+        "N, '2,5 lb', 11.12",
+        "N, 2 lbf, 8.896",
+        "mm, 1 in, 25.4",
+        "g, 10 mL, 9.982",
+        "g, 1 oz, 28.35",
+        "N, 9.8 n, 9.8"
+    })
+    void aNumberInAnotherUnitOfItsKindIsTaken(String unit, String typed, double taken) {
         TypedNumber read = TypedNumber.read(typed, "reading", unit, 0, 1000);
-        assertThat(((TypedNumber.Refused) read).message()).contains("This field is in " + unit, offered + " " + unit);
+        assertThat(((TypedNumber.Read) read).value()).isEqualTo(taken);
+        assertThat(((TypedNumber.Refused) TypedNumber.read("3 °C", "reading", unit, 0, 1000)).message())
+                .contains("not a unit that is read here");
+        assertThat(((TypedNumber.Refused) TypedNumber.read("900 kg", "pull", "N", 0, 1000)).message())
+                .as("its limits are in its own unit")
+                .contains("8826 N is out of reach");
     }
 }

@@ -37,3 +37,13 @@ comment on column reading.apart is 'Who read it, where what several people read 
 alter table planned_measure
     drop constraint planned_measure_is_known,
     add constraint planned_measure_is_a_word check (measure ~ '^[a-z][a-z0-9-]{0,39}$');
+
+-- A place need not be taped: it may be a named part of something, an item, or a run. Such places lie on a sketch, which is no bed of the reviewer's.
+alter table section
+    add column name text not null default '',
+    add constraint section_name_is_a_line check (name = btrim(name) and length(name) <= 60);
+comment on column section.name is 'What a place that is no taped section is called: left half, jar 2. It has no area. Else empty.';
+alter table bed
+    drop constraint bed_kind_is_known,
+    add constraint bed_kind_is_known
+        check (kind in ('flank', 'roof', 'bonnet', 'tailgate', 'half', 'wheel', 'board', 'other', 'places'));
