@@ -41,7 +41,7 @@ final class DemoFoam {
                 new Contender(2, "Pailmate Rinseless", Role.PRODUCT, WaterKind.SHEETS, Source.BOUGHT));
         return new StudyDraft(
                         "Which foam stands longest in a jar?",
-                        Bed.places(Places.JARS.word(), Places.width(3), Places.height(3)),
+                        Bed.places("Jars", Places.width(3), Places.height(3)),
                         today.minusDays(3),
                         SEED,
                         contenders,

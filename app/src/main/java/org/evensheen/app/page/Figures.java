@@ -92,7 +92,7 @@ public final class Figures {
 
     /** A p value: three decimals, or "< 0.001". */
     public static String p(double p) {
-        return p < 0.001 ? "< 0.001" : number(p, 3);
+        return p < 0.001 ? "< 0.001" : p >= 0.9995 ? "1" : number(p, 3);
     }
 
     /** A benefit in the measure's own terms: a share of bare, how many times as much, or a difference. */

@@ -184,6 +184,8 @@ public record PanelDrawing(
             Optional<Glyph> water = water(skin, start);
             Optional<Glyph> runner = bare.isPresent() ? runner(rail, start, length) : Optional.empty();
             Optional<Glyph> gleam = gleam();
+            boolean railed = runner.isPresent()
+                    || drawn(Drawing.RUNNER).anyMatch(study.record().plan()::asksFor);
             double tag = Math.min(30, w * 0.4);
             double tagX = x + 6;
             double tagY = y - tape - 5;
@@ -204,8 +206,8 @@ public record PanelDrawing(
                     svg(tagY + 16),
                     wanting() ? "M" + svg(x + w - 11) + "," + svg(y + 10) + "a5,5 0 1 1 10,0a5,5 0 1 1 -10,0Z" : null,
                     line(start, x + w * 0.6, skin),
-                    line(start, start + length * 1.1, rail),
-                    "M" + svg(start + length) + "," + svg(rail - 6) + "v11",
+                    railed ? line(start, start + length * 1.1, rail) : "",
+                    railed ? "M" + svg(start + length) + "," + svg(rail - 6) + "v11" : "",
                     water.orElse(null),
                     runner.orElse(null),
                     gleam.orElse(null),
@@ -266,7 +268,10 @@ public record PanelDrawing(
                             Glyphs.curve(
                                     start, skin, w * 0.46, h * 0.5, r.seen().series()),
                             "",
-                            r.seen().told(),
+                            r.measure().score(r.seen(), section.areaSquareMetres()).stream()
+                                    .mapToObj(half -> Figures.score(r.measure(), half))
+                                    .findFirst()
+                                    .orElse(""),
                             r.day() == selection.at().day()))
                     .findFirst();
         }

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.evensheen.app.beds.Bed;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.footing.Finding;
 import org.evensheen.core.footing.Footing;
@@ -178,9 +179,11 @@ public class StudyScreen {
                 study.record().contenders().stream().filter(c -> !c.isBare()).count();
         long bare = study.record().bareSections().count();
         long sections = study.record().sections().size() - bare;
+        String place = study.bed().kind() == Bed.Kind.PLACES ? "place" : "section";
         String each = sections % products == 0
-                ? "%s each".formatted(sections / products == 1 ? "one section" : sections / products + " sections")
-                : sections + " sections";
+                ? "%s each"
+                        .formatted(sections / products == 1 ? "one " + place : sections / products + " " + place + "s")
+                : sections + " " + place + "s";
         String closed = study.judgedByCode() ? " Judged by code until the key is opened." : "";
         String limit = findings.isEmpty()
                 ? "nothing limits it"
@@ -189,7 +192,15 @@ public class StudyScreen {
         return new Head(
                 study.id(),
                 study.question(),
-                "%s. %d products, %s, %d left bare.%s".formatted(study.bed().name(), products, each, bare, closed),
+                "%s. %d products, %s%s.%s"
+                        .formatted(
+                                study.bed().name(),
+                                products,
+                                each,
+                                study.bed().kind() == Bed.Kind.PLACES && bare == 0
+                                        ? ""
+                                        : ", %d left bare".formatted(bare),
+                                closed),
                 study.judgedByCode(),
                 Footing.under(findings).word(),
                 limit,

@@ -79,8 +79,7 @@ public record TypedEntry(
                 fields.add(field(n.name(), n.label(), n.unit(), fields.isEmpty()));
             } else if (part instanceof Part.Series s) {
                 for (int minute : s.minutes()) {
-                    fields.add(
-                            field(s.field(minute), "%s at %d min".formatted(s.label(), minute), s.unit(), minute == 0));
+                    fields.add(field(s.field(minute), minute + " min", "", minute == 0));
                 }
             }
         }

@@ -5,6 +5,7 @@ import static org.evensheen.app.page.Figures.svg;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.studies.Judging;
 import org.evensheen.app.studies.OutcomeWords;
@@ -35,6 +36,7 @@ record VerdictPage(
         String footingMeaning,
         List<Weak> findings,
         String benefitTitle,
+        boolean plain,
         List<Mark> axis,
         List<Row> rows,
         List<PairRow> pairs,
@@ -65,7 +67,8 @@ record VerdictPage(
             @Nullable Bar benefit,
             @Nullable Bar retention,
             String noBenefit,
-            String noRetention) {}
+            String noRetention,
+            String read) {}
 
     /** An interval on an axis, per cent of its length; without an interval only its point is drawn. */
     record Bar(
@@ -118,10 +121,9 @@ record VerdictPage(
                     footing.word(),
                     footing.meaning(),
                     outcome.findings().stream().map(Writer::weak).toList(),
-                    measure.benefitIsShare()
-                            ? "Benefit against bare that day"
-                            : measure.scale() == Scale.LOG ? "Times bare that day" : "More than bare that day",
-                    axis.marks(measure),
+                    title(),
+                    plain(),
+                    plain() ? List.of() : axis.marks(measure),
                     verdict.map(v -> rows(v, axis)).orElse(List.of()),
                     verdict.map(this::pairs).orElse(List.of()),
                     verdict.map(v -> OutcomeWords.toldApart(measure, v)).orElse(""),
@@ -143,6 +145,29 @@ record VerdictPage(
                             study.bed().name(),
                             when,
                             Figures.count(study.record().readings().size(), "reading stands.", "readings stand."));
+        }
+
+        private String title() {
+            if (plain()) {
+                return "As read";
+            }
+            if (measure.benefitIsShare()) {
+                return "Benefit against bare that day";
+            }
+            return measure.scale() == Scale.LOG ? "Times bare that day" : "More than bare that day";
+        }
+
+        /** Whether there is nothing to set against bare, so that places and what was read are all. */
+        private boolean plain() {
+            return !measure.needsBare() || !measure.scale().linear();
+        }
+
+        /** What was read on a product's places, in the order of the panel. */
+        private String read(Verdict verdict, int product) {
+            return verdict.entered().stream()
+                    .filter(e -> e.contender() == product)
+                    .map(e -> "%s on %s".formatted(Figures.score(measure, e.mean()), e.section()))
+                    .collect(Collectors.joining(", "));
         }
 
         private List<Tab> measures() {
@@ -213,7 +238,8 @@ record VerdictPage(
                                         link("retention", number, 0)))
                                 .orElse(null),
                         result.benefit().absent().map(OutcomeWords::why).orElse(""),
-                        result.retention().absent().map(OutcomeWords::why).orElse("")));
+                        result.retention().absent().map(OutcomeWords::why).orElse(""),
+                        read(verdict, number)));
             }
             return rows;
         }

@@ -227,7 +227,7 @@ class NewMeasureTest {
     void foamIsTypedMinuteByMinuteComparedAsRatiosAndKeptWhole() throws Exception {
         long study = study(Measures.FOAM);
         assertThat(Web.get("/studies/" + study + "/run").body())
-                .contains("Foam, from minute 0", "Foam at 10 min", "in a jar, mL");
+                .contains("Foam, from minute 0", "10 min", "in a jar, mL");
         var record = LiveApp.bean(StudyStore.class).load(study).record();
         record.sections().forEach(s -> {
             double half = (s.contender() == 0 ? 6 : s.contender() == 1 ? 3 : 1.5) * (1 + 0.05 * s.row());
@@ -243,7 +243,7 @@ class NewMeasureTest {
         assertThat(Web.get("/studies/" + study + "/verdict?measure=foam-at-5").body())
                 .contains("at foam left after five minutes");
         String page = Web.get("/studies/" + study).body();
-        assertThat(page).contains("92–");
+        assertThat(page).contains("Second foam reading", "in a jar, mL");
         assertThat(Web.get("/studies/" + study + "/readings.csv").body()).contains("how=strip;series=0:92,1:");
         comesBack(study, Measures.FOAM);
     }

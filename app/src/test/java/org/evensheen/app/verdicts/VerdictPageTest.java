@@ -238,7 +238,9 @@ class VerdictPageTest {
     @Test
     void gradesByEyeHaveAVerdictOfTheirOwn() {
         String page = Web.get("/studies/1/verdict?measure=grade").body();
-        assertThat(page).contains("at the look of water", "a grade is an order, not an amount");
+        assertThat(page)
+                .contains("at the look of water", "As read", "of 4 on ")
+                .doesNotContain("Left of its first effect");
         Study demo = LiveApp.bean(StudyStore.class).load(1);
         Verdict verdict = LiveApp.bean(Judging.class)
                 .judge(demo, Measures.WATER_GRADE, 56)
