@@ -225,11 +225,12 @@ record RunPage(
         for (Step.Part part : Step.Part.values()) {
             List<Step> of =
                     run.sheet().steps().stream().filter(s -> s.part() == part).toList();
-            if (!of.isEmpty()) {
+            int read = run.sheet().taken().getOrDefault(part, 0);
+            if (!of.isEmpty() || read > 0) {
                 parts.add(new PartView(
                         part.label(),
-                        (int) of.stream().filter(s -> !s.open()).count(),
-                        of.size(),
+                        read + (int) of.stream().filter(s -> !s.open()).count(),
+                        read + of.size(),
                         next.filter(s -> s.part() == part).isPresent()));
             }
         }

@@ -201,6 +201,26 @@ class RunTest {
         assertThat(Web.get(path()).body()).contains("Wet it again", "read/rewetted/grade/" + first + "/1");
     }
 
+    /** What is in stays counted after a reload: 0 of n becomes 1 of n, never 0 of n − 1. */
+    @Test
+    void aVisitsCountGoesOnWhereItWas() {
+        study = SampleStudy.visiting();
+        int all = visit()[1];
+        Map<String, String> pull = SampleStudy.firstPull(sectionOf("Bare"), "18", UUID.randomUUID());
+        pull.put("day", "0");
+        assertThat(Web.post("/studies/" + study.id() + "/capture", pull).statusCode())
+                .isEqualTo(200);
+        assertThat(visit()).containsExactly(1, all);
+    }
+
+    private int[] visit() {
+        java.util.regex.Matcher part = java.util.regex.Pattern.compile(
+                        "<b>Visit</b> <span class=\"figure\">(\\d+)/(\\d+)<")
+                .matcher(Web.get(path()).body());
+        assertThat(part.find()).isTrue();
+        return new int[] {Integer.parseInt(part.group(1)), Integer.parseInt(part.group(2))};
+    }
+
     @Test
     void undoesAStepWithEverythingThatFollowedFromIt() {
         air();

@@ -1,7 +1,9 @@
 package org.evensheen.core.runsheet;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.evensheen.core.runsheet.Step.Asked;
 import org.evensheen.core.runsheet.Step.Part;
@@ -15,7 +17,7 @@ import org.evensheen.core.study.StudyRecord;
 /** The readings of a day: one instrument is carried round all sections before the next is picked up. */
 final class Occasions {
     private final RunDay day;
-    private int done;
+    private final Map<Part, Integer> taken = new EnumMap<>(Part.class);
     private int asked;
 
     Occasions(RunDay day) {
@@ -34,13 +36,13 @@ final class Occasions {
         List<Step> steps = new ArrayList<>();
         for (Plan.Planned planned : study.plan().measures()) {
             for (Section section : study.sections()) {
-                List<Integer> taken = study.readings(section, at, planned.measure()).stream()
+                List<Integer> there = study.readings(section, at, planned.measure()).stream()
                         .map(Reading::repeat)
                         .toList();
                 for (int repeat = 1; repeat <= planned.repeats(); repeat++) {
                     asked++;
-                    if (taken.contains(repeat)) {
-                        done++;
+                    if (there.contains(repeat)) {
+                        taken.merge(part, 1, Integer::sum);
                     } else {
                         steps.add(step(part, section, new Asked(stage, planned.measure(), repeat)));
                     }
@@ -67,8 +69,9 @@ final class Occasions {
                 Optional.empty());
     }
 
-    int done() {
-        return done;
+    /** Readings that are in, by part of the day. */
+    Map<Part, Integer> taken() {
+        return Map.copyOf(taken);
     }
 
     int asked() {

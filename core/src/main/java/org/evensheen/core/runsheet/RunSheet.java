@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.evensheen.core.planning.Calendar;
 import org.evensheen.core.runsheet.Step.Part;
@@ -18,9 +19,10 @@ import org.evensheen.core.study.Stage;
  * @param steps taken ones too; the first open one is next, unless its time has not come and a later one's has
  * @param clocks what runs by itself now
  * @param batches what the hands do to the sections when, in order; empty if nothing is applied
- * @param readingsDone of the readings that the day asks for
+ * @param taken readings that are in, by part of the day; they are no steps any more
  */
-public record RunSheet(List<Step> steps, List<Clock> clocks, List<Batch> batches, int readingsDone, int readingsAsked) {
+public record RunSheet(
+        List<Step> steps, List<Clock> clocks, List<Batch> batches, Map<Step.Part, Integer> taken, int readingsAsked) {
     /** The step that puts a chemical on. */
     public static final String DOSING = "dose/on";
 
@@ -79,18 +81,19 @@ public record RunSheet(List<Step> steps, List<Clock> clocks, List<Batch> batches
                 .map(s -> s.open() ? day.mark(s.key()).map(s::taken).orElse(s) : s)
                 .filter(s -> s.open() || s.kind() != Step.Kind.READ)
                 .toList();
-        return new RunSheet(told, clocks, batches, occasions.done(), occasions.asked());
+        return new RunSheet(told, clocks, batches, occasions.taken(), occasions.asked());
     }
 
     /** The same without what the hands do to single sections, and without the clocks of that: it tells what is on each. */
     public RunSheet withoutActs() {
         List<Step> kept = steps.stream().filter(s -> s.act().isEmpty()).toList();
         return new RunSheet(
-                kept,
-                clocks.stream().filter(c -> c.sections().isEmpty()).toList(),
-                List.of(),
-                readingsDone,
-                readingsAsked);
+                kept, clocks.stream().filter(c -> c.sections().isEmpty()).toList(), List.of(), taken, readingsAsked);
+    }
+
+    /** Readings that are in, of those that the day asks for. */
+    public int readingsDone() {
+        return taken.values().stream().mapToInt(n -> n).sum();
     }
 
     /** Steps that the hands do to single sections. */
