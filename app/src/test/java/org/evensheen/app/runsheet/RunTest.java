@@ -201,16 +201,22 @@ class RunTest {
         assertThat(Web.get(path()).body()).contains("Wet it again", "read/rewetted/grade/" + first + "/1");
     }
 
-    /** What is in stays counted after a reload: 0 of n becomes 1 of n, never 0 of n − 1. */
+    /** What is in stays counted after a reload: 1 of n becomes 2 of n, never 0 of n − 2. */
     @Test
     void aVisitsCountGoesOnWhereItWas() {
         study = SampleStudy.visiting();
+        pull("Bare");
         int all = visit()[1];
-        Map<String, String> pull = SampleStudy.firstPull(sectionOf("Bare"), "18", UUID.randomUUID());
+        assertThat(visit()[0]).isEqualTo(1);
+        pull("Osier Spray Seal");
+        assertThat(visit()).containsExactly(2, all);
+    }
+
+    private void pull(String product) {
+        Map<String, String> pull = SampleStudy.firstPull(sectionOf(product), "18", UUID.randomUUID());
         pull.put("day", "0");
         assertThat(Web.post("/studies/" + study.id() + "/capture", pull).statusCode())
                 .isEqualTo(200);
-        assertThat(visit()).containsExactly(1, all);
     }
 
     private int[] visit() {
