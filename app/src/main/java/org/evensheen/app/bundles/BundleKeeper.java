@@ -11,18 +11,18 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.evensheen.app.beds.Bed;
-import org.evensheen.app.labels.LabelKeeper;
+import org.evensheen.app.labels.LabelStore;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Errors;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Sheet;
-import org.evensheen.app.readings.ReadingBatch;
+import org.evensheen.app.readings.ReadingBatchStore;
 import org.evensheen.app.studies.ApplicationStore;
 import org.evensheen.app.studies.KeptReading;
 import org.evensheen.app.studies.Key;
+import org.evensheen.app.studies.NewStudyStore;
 import org.evensheen.app.studies.StudyDraft;
-import org.evensheen.app.studies.StudyMaker;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.label.ProductKind;
 import org.evensheen.core.layout.BedShape;
@@ -44,28 +44,28 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class BundleKeeper {
     private final BundleStore store;
-    private final BundleDay days;
-    private final BundleTakes takes;
-    private final BundlePhotos photos;
-    private final StudyMaker maker;
+    private final BundleDayStore days;
+    private final BundleTakeStore takes;
+    private final BundlePhotoStore photos;
+    private final NewStudyStore maker;
     private final Key names;
-    private final ReadingBatch readings;
+    private final ReadingBatchStore readings;
     private final ApplicationStore applications;
     private final ProductStore products;
-    private final LabelKeeper labels;
+    private final LabelStore labels;
     private final TransactionTemplate transaction;
 
     BundleKeeper(
             BundleStore store,
-            BundleDay days,
-            BundleTakes takes,
-            BundlePhotos photos,
-            StudyMaker maker,
+            BundleDayStore days,
+            BundleTakeStore takes,
+            BundlePhotoStore photos,
+            NewStudyStore maker,
             Key names,
-            ReadingBatch readings,
+            ReadingBatchStore readings,
             ApplicationStore applications,
             ProductStore products,
-            LabelKeeper labels,
+            LabelStore labels,
             TransactionTemplate transaction) {
         this.store = store;
         this.days = days;
@@ -83,7 +83,7 @@ class BundleKeeper {
     /** A study brought in, or what is wrong with the bundle. */
     record Outcome(Optional<Long> study, List<String> problems) {}
 
-    Outcome bringIn(Map<Table, List<Sheet.Row>> tables, BundlePhotos.Files files, UUID key, Hands hands) {
+    Outcome bringIn(Map<Table, List<Sheet.Row>> tables, BundlePhotoStore.Files files, UUID key, Hands hands) {
         Optional<Long> before = store.broughtIn(key);
         if (before.isPresent()) {
             return new Outcome(before, List.of());
@@ -106,7 +106,7 @@ class BundleKeeper {
         }
     }
 
-    private long keep(Map<Table, List<Sheet.Row>> tables, BundlePhotos.Files files, UUID key, Hands hands) {
+    private long keep(Map<Table, List<Sheet.Row>> tables, BundlePhotoStore.Files files, UUID key, Hands hands) {
         Sheet.Row head = Rows.only(tables, Table.STUDY);
         shelve(tables, key, hands.name());
         List<Contender> contenders = tables.get(Table.CONTENDERS).stream()
@@ -177,16 +177,16 @@ class BundleKeeper {
         days.keep(
                 study,
                 tables.get(Table.STEPS).stream()
-                        .map(row -> Rows.at(row, Table.STEPS, BundleDay::step))
+                        .map(row -> Rows.at(row, Table.STEPS, BundleDayStore::step))
                         .toList(),
                 tables.get(Table.WEATHER).stream()
-                        .map(row -> Rows.at(row, Table.WEATHER, BundleDay::weather))
+                        .map(row -> Rows.at(row, Table.WEATHER, BundleDayStore::weather))
                         .toList(),
                 key);
         takes.keep(
                 study,
                 tables.get(Table.TAKES).stream()
-                        .map(row -> Rows.at(row, Table.TAKES, BundleTakes::take))
+                        .map(row -> Rows.at(row, Table.TAKES, BundleTakeStore::take))
                         .toList(),
                 key);
         readings(study, tables.get(Table.READINGS), sections, takes(tables.get(Table.READINGS), key));
@@ -227,7 +227,7 @@ class BundleKeeper {
                 .forEach(row -> Rows.at(
                         row,
                         Table.READINGS,
-                        r -> takes.put(Long.parseLong(r.at("id")), BundleTakes.id(key, Rows.whole(r, "take")))));
+                        r -> takes.put(Long.parseLong(r.at("id")), BundleTakeStore.id(key, Rows.whole(r, "take")))));
         return takes;
     }
 
@@ -242,7 +242,7 @@ class BundleKeeper {
             if (line.isEmpty() || there.flatMap(Product::labelId).isPresent()) {
                 continue;
             }
-            labels.keep(new LabelKeeper.Draft(
+            labels.keep(new LabelStore.Draft(
                     there.map(Product::id),
                     name,
                     ProductKind.ofCode(row.at("kind")).orElse(ProductKind.OTHER),

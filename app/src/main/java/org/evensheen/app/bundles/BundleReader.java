@@ -52,7 +52,7 @@ final class BundleReader {
                 if (!names.add(name)) {
                     return Parts.wrong("The bundle holds “%s” twice.".formatted(Sheet.shown(name)));
                 }
-                if (name.startsWith(BundlePhotos.FOLDER)) {
+                if (name.startsWith(BundlePhotoStore.FOLDER)) {
                     continue;
                 }
                 if (files.size() >= MOST_FILES) {
@@ -78,7 +78,7 @@ final class BundleReader {
     /** The file of a photo, if it is there and no larger than one that is kept can be. */
     static byte[] photo(Path bundle, String name) throws IOException {
         try (ZipFile zip = new ZipFile(bundle.toFile(), StandardCharsets.UTF_8)) {
-            ZipEntry entry = name.startsWith(BundlePhotos.FOLDER) ? zip.getEntry(name) : null;
+            ZipEntry entry = name.startsWith(BundlePhotoStore.FOLDER) ? zip.getEntry(name) : null;
             if (entry == null) {
                 throw new IOException("The file of this photo is missing.");
             }

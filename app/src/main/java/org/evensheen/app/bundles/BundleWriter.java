@@ -39,22 +39,22 @@ final class BundleWriter {
     private final List<Product> products;
     private final List<BundleStore.Exposure> exposures;
     private final List<BundleStore.Noted> noted;
-    private final List<BundleDay.Step> steps;
-    private final List<BundleDay.Weather> weather;
-    private final List<BundleTakes.Take> takes;
+    private final List<BundleDayStore.Step> steps;
+    private final List<BundleDayStore.Weather> weather;
+    private final List<BundleTakeStore.Take> takes;
     private final Map<Long, Integer> takeOf;
-    private final List<BundlePhotos.Photo> photos;
+    private final List<BundlePhotoStore.Photo> photos;
 
     BundleWriter(
             Study study,
             List<Product> products,
             List<BundleStore.Exposure> exposures,
             List<BundleStore.Noted> noted,
-            List<BundleDay.Step> steps,
-            List<BundleDay.Weather> weather,
-            List<BundleTakes.Take> takes,
+            List<BundleDayStore.Step> steps,
+            List<BundleDayStore.Weather> weather,
+            List<BundleTakeStore.Take> takes,
             Map<Long, Integer> takeOf,
-            List<BundlePhotos.Photo> photos) {
+            List<BundlePhotoStore.Photo> photos) {
         this.study = study;
         this.products = products;
         this.exposures = exposures;
@@ -83,7 +83,7 @@ final class BundleWriter {
                 text.flush();
                 zip.closeEntry();
             }
-            for (BundlePhotos.Photo photo : photos) {
+            for (BundlePhotoStore.Photo photo : photos) {
                 zip.putNextEntry(new ZipEntry(file(photo)));
                 zip.write(pictures.apply(photo.id()));
                 zip.closeEntry();
@@ -91,8 +91,8 @@ final class BundleWriter {
         }
     }
 
-    private static String file(BundlePhotos.Photo photo) {
-        return BundlePhotos.FOLDER + photo.id() + ".jpg";
+    private static String file(BundlePhotoStore.Photo photo) {
+        return BundlePhotoStore.FOLDER + photo.id() + ".jpg";
     }
 
     private Map<String, Object> descriptor(Instant now) {

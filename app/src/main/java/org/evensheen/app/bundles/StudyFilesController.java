@@ -37,10 +37,10 @@ class StudyFilesController {
     private final StudyStore studies;
     private final ProductStore products;
     private final BundleStore store;
-    private final BundleDay days;
+    private final BundleDayStore days;
     private final BundleKeeper keeper;
-    private final BundleTakes takes;
-    private final BundlePhotos photos;
+    private final BundleTakeStore takes;
+    private final BundlePhotoStore photos;
     private final JsonMapper json;
     private final Key names;
     private final Clock clock;
@@ -49,10 +49,10 @@ class StudyFilesController {
             StudyStore studies,
             ProductStore products,
             BundleStore store,
-            BundleDay days,
+            BundleDayStore days,
             BundleKeeper keeper,
-            BundleTakes takes,
-            BundlePhotos photos,
+            BundleTakeStore takes,
+            BundlePhotoStore photos,
             JsonMapper json,
             Key names,
             Clock clock) {

@@ -28,7 +28,6 @@ import org.evensheen.standins.Paint;
 import org.evensheen.standins.SimulatedBed;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.context.event.EventListener;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /**
@@ -45,7 +44,7 @@ class DemoHand {
     private final StudyStore studies;
     private final ProductStore products;
     private final ForecastStore forecasts;
-    private final JdbcClient database;
+    private final DemoStore store;
     private final Key names;
     private final Clock clock;
     private LocalDate toldOn = LocalDate.EPOCH;
@@ -56,14 +55,14 @@ class DemoHand {
             StudyStore studies,
             ProductStore products,
             ForecastStore forecasts,
-            JdbcClient database,
+            DemoStore store,
             Key names,
             Clock clock) {
         this.instruments = instruments;
         this.studies = studies;
         this.products = products;
         this.forecasts = forecasts;
-        this.database = database;
+        this.store = store;
         this.names = names;
         this.clock = clock;
     }
@@ -169,10 +168,7 @@ class DemoHand {
 
     /** The bed as the demo told it; a study of the reviewer's own stands on the same paint, with what is known of its products. */
     private SimulatedBed bed(Study study) {
-        UUID key = database.sql("select page_key from study where id = :id")
-                .param("id", study.id())
-                .query(UUID.class)
-                .single();
+        UUID key = store.pageKey(study.id());
         Map<String, Coating> known = new HashMap<>();
         for (DemoWorld.Told told : told()) {
             if (told.draft().key().equals(key)) {

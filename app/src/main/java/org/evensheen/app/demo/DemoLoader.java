@@ -12,13 +12,13 @@ import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.labels.StockStore;
 import org.evensheen.app.page.Hands;
-import org.evensheen.app.readings.ReadingBatch;
+import org.evensheen.app.readings.ReadingBatchStore;
 import org.evensheen.app.studies.ApplicationStore;
 import org.evensheen.app.studies.HappeningStore;
 import org.evensheen.app.studies.KeptReading;
 import org.evensheen.app.studies.Key;
+import org.evensheen.app.studies.NewStudyStore;
 import org.evensheen.app.studies.StudyDraft;
-import org.evensheen.app.studies.StudyMaker;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.measure.Measures;
@@ -32,7 +32,6 @@ import org.evensheen.standins.SimulatedBed;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -42,39 +41,39 @@ import org.springframework.transaction.support.TransactionTemplate;
 class DemoLoader implements ApplicationRunner {
     private static final String WHO = "Demo";
 
-    private final JdbcClient database;
+    private final DemoStore store;
     private final DemoShelfLoader shelf;
     private final DemoPlanLoader plans;
     private final DemoInstruments instruments;
     private final DemoPhotos photos;
-    private final StudyMaker maker;
+    private final NewStudyStore maker;
     private final HappeningStore happenings;
     private final ApplicationStore applications;
     private final ProductStore products;
     private final StockStore stock;
     private final StudyStore studies;
-    private final ReadingBatch readings;
+    private final ReadingBatchStore readings;
     private final TransactionTemplate transaction;
     private final Key names;
     private final Clock clock;
 
     DemoLoader(
-            JdbcClient database,
+            DemoStore store,
             DemoShelfLoader shelf,
             DemoPlanLoader plans,
             DemoInstruments instruments,
             DemoPhotos photos,
-            StudyMaker maker,
+            NewStudyStore maker,
             HappeningStore happenings,
             ApplicationStore applications,
             ProductStore products,
             StockStore stock,
             StudyStore studies,
-            ReadingBatch readings,
+            ReadingBatchStore readings,
             TransactionTemplate transaction,
             Key names,
             Clock clock) {
-        this.database = database;
+        this.store = store;
         this.shelf = shelf;
         this.plans = plans;
         this.instruments = instruments;
@@ -113,10 +112,8 @@ class DemoLoader implements ApplicationRunner {
     /** Does a part of the loading while no other copy of the application does; it is told whether there is no study yet. */
     private void alone(Consumer<Boolean> part) {
         transaction.executeWithoutResult(status -> {
-            database.sql("lock table study in exclusive mode").update();
-            part.accept(database.sql("select not exists (select 1 from study)")
-                    .query(Boolean.class)
-                    .single());
+            store.lockStudies();
+            part.accept(store.hasNoStudy());
         });
     }
 

@@ -15,7 +15,6 @@ import org.evensheen.core.mixing.Counter;
 import org.evensheen.core.units.PlainText;
 import org.evensheen.core.units.TypedNumber;
 import org.evensheen.core.units.TypedVolume;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -25,13 +24,14 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** What the Mixer reckons with: weighed caps, pumps and sprays, vessels, and how a foam bottle empties. */
 @Controller
 class CalibrationController {
-    private final JdbcClient database;
+    private final CalibrationStore calibrations;
     private final ProductStore products;
     private final VesselStore vessels;
     private final MixerController mixer;
 
-    CalibrationController(JdbcClient database, ProductStore products, VesselStore vessels, MixerController mixer) {
-        this.database = database;
+    CalibrationController(
+            CalibrationStore calibrations, ProductStore products, VesselStore vessels, MixerController mixer) {
+        this.calibrations = calibrations;
         this.products = products;
         this.vessels = vessels;
         this.mixer = mixer;
@@ -81,19 +81,7 @@ class CalibrationController {
         long product =
                 products.load(java.util.Objects.requireNonNull(asked.product())).id();
         Calibration weighed = Calibration.weighed(counter.orElseThrow(), before - after, (int) count, density);
-        database.sql("""
-                        insert into calibration (product_id, counter, ml_each, grams_lost, count, density, kept_by, page_key)
-                        values (:product, :counter, :ml, :grams, :count, :density, :by, :key)
-                        on conflict (page_key) do nothing""")
-                .param("product", product)
-                .param("counter", weighed.counter().word())
-                .param("ml", weighed.mlEach())
-                .param("grams", before - after)
-                .param("count", (int) count)
-                .param("density", density)
-                .param("by", Hands.of(request).name())
-                .param("key", key)
-                .update();
+        calibrations.keep(product, weighed, before - after, (int) count, density, key, Hands.of(request));
         return "redirect:" + asked.address("/mixer");
     }
 

@@ -13,10 +13,10 @@ import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Refused;
 import org.evensheen.app.studies.Key;
+import org.evensheen.app.studies.NewStudyStore;
 import org.evensheen.app.studies.SealedPage;
 import org.evensheen.app.studies.Seen;
 import org.evensheen.app.studies.StudyDraft;
-import org.evensheen.app.studies.StudyMaker;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.footing.Finding;
 import org.evensheen.core.footing.PlanReview.Remedy;
@@ -47,7 +47,7 @@ class PlanController {
     private final PlanStore plans;
     private final Planner planner;
     private final ProductStore products;
-    private final StudyMaker maker;
+    private final NewStudyStore maker;
     private final StudyStore studies;
     private final Key names;
     private final PlanDrawings drawings;
@@ -57,7 +57,7 @@ class PlanController {
             PlanStore plans,
             Planner planner,
             ProductStore products,
-            StudyMaker maker,
+            NewStudyStore maker,
             StudyStore studies,
             Key names,
             PlanDrawings drawings) {

@@ -9,8 +9,8 @@ import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Refused;
 import org.evensheen.app.page.Sheet;
 import org.evensheen.app.studies.Key;
+import org.evensheen.app.studies.NewStudyStore;
 import org.evensheen.app.studies.Study;
-import org.evensheen.app.studies.StudyMaker;
 import org.evensheen.app.studies.StudyScreen;
 import org.evensheen.app.studies.StudyStore;
 import org.springframework.http.HttpHeaders;
@@ -29,11 +29,11 @@ import org.springframework.web.multipart.MultipartFile;
 class FileController {
     private final StudyStore studies;
     private final StudyScreen screen;
-    private final StudyMaker maker;
-    private final ReadingBatch batch;
+    private final NewStudyStore maker;
+    private final ReadingBatchStore batch;
     private final Key names;
 
-    FileController(StudyStore studies, StudyScreen screen, StudyMaker maker, ReadingBatch batch, Key names) {
+    FileController(StudyStore studies, StudyScreen screen, NewStudyStore maker, ReadingBatchStore batch, Key names) {
         this.studies = studies;
         this.screen = screen;
         this.maker = maker;

@@ -17,10 +17,10 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class ReadingStore {
     private final JdbcClient database;
-    private final SharedWrites writes;
+    private final SharedWriteStore writes;
     private final TransactionTemplate transaction;
 
-    ReadingStore(JdbcClient database, SharedWrites writes, TransactionTemplate transaction) {
+    ReadingStore(JdbcClient database, SharedWriteStore writes, TransactionTemplate transaction) {
         this.database = database;
         this.writes = writes;
         this.transaction = transaction;

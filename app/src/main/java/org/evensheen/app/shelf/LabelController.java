@@ -4,9 +4,9 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.UUID;
-import org.evensheen.app.labels.LabelKeeper;
-import org.evensheen.app.labels.LabelKeeper.Outcome.Kept;
-import org.evensheen.app.labels.LabelKeeper.Outcome.NameTaken;
+import org.evensheen.app.labels.LabelStore;
+import org.evensheen.app.labels.LabelStore.Outcome.Kept;
+import org.evensheen.app.labels.LabelStore.Outcome.NameTaken;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.labels.StockStore;
@@ -22,10 +22,10 @@ import org.springframework.web.bind.annotation.PostMapping;
 @Controller
 class LabelController {
     private final ProductStore products;
-    private final LabelKeeper keeper;
+    private final LabelStore keeper;
     private final StockStore stock;
 
-    LabelController(ProductStore products, LabelKeeper keeper, StockStore stock) {
+    LabelController(ProductStore products, LabelStore keeper, StockStore stock) {
         this.products = products;
         this.keeper = keeper;
         this.stock = stock;
@@ -75,7 +75,7 @@ class LabelController {
                 sent, product == null ? null : product.id(), product == null ? List.of() : product.calibrations(), by);
         LabelForm form = read.form();
         if (read.draft().isPresent()) {
-            LabelKeeper.Outcome outcome = keeper.keep(read.draft().get());
+            LabelStore.Outcome outcome = keeper.keep(read.draft().get());
             if (outcome instanceof Kept kept) {
                 read.bottle()
                         .ifPresent(b -> stock.keepBottle(

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.evensheen.app.labels.LabelKeeper;
+import org.evensheen.app.labels.LabelStore;
 import org.evensheen.app.labels.Product;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.label.ProductKind;
@@ -86,7 +86,7 @@ record LabelForm(
     record FirstBottle(double sizeMl, String comeBy, Optional<LocalDate> comeByOn, Optional<LocalDate> openedOn) {}
 
     /** The form with what can be drawn of it. */
-    record Outcome(LabelForm form, Optional<LabelKeeper.Draft> draft, Optional<FirstBottle> bottle) {}
+    record Outcome(LabelForm form, Optional<LabelStore.Draft> draft, Optional<FirstBottle> bottle) {}
 
     static LabelForm show(Sent sent, @Nullable Long product, List<Calibration> calibrations) {
         return new LabelForm(
@@ -123,8 +123,8 @@ record LabelForm(
         Optional<FirstBottle> bottle = sent.size.isBlank() ? Optional.empty() : bottle(sent, problems);
         LabelForm form =
                 new LabelForm(sent, problems, LineView.of(line, calibrations), List.of(ProductKind.values()), product);
-        Optional<LabelKeeper.Draft> draft = problems.isEmpty()
-                ? Optional.of(new LabelKeeper.Draft(
+        Optional<LabelStore.Draft> draft = problems.isEmpty()
+                ? Optional.of(new LabelStore.Draft(
                         Optional.ofNullable(product),
                         name,
                         kind.orElseThrow(),

@@ -37,10 +37,11 @@ class ProductController {
     private final ProductStore products;
     private final StockStore stock;
     private final RecordStore records;
-    private final Standings standings;
+    private final StandingStore standings;
     private final Clock clock;
 
-    ProductController(ProductStore products, StockStore stock, RecordStore records, Standings standings, Clock clock) {
+    ProductController(
+            ProductStore products, StockStore stock, RecordStore records, StandingStore standings, Clock clock) {
         this.products = products;
         this.stock = stock;
         this.records = records;

@@ -13,7 +13,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.evensheen.app.labels.LabelKeeper;
+import org.evensheen.app.labels.LabelStore;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.labels.StockStore;
@@ -34,7 +34,7 @@ import org.springframework.web.multipart.MultipartFile;
 @Controller
 class ProductsFileController {
     private final ProductStore products;
-    private final LabelKeeper labels;
+    private final LabelStore labels;
     private final StockStore stock;
     private final ShelfStore shelf;
     private final TransactionTemplate transaction;
@@ -42,7 +42,7 @@ class ProductsFileController {
 
     ProductsFileController(
             ProductStore products,
-            LabelKeeper labels,
+            LabelStore labels,
             StockStore stock,
             ShelfStore shelf,
             TransactionTemplate transaction,
@@ -122,7 +122,7 @@ class ProductsFileController {
                 counts[1]++;
                 continue;
             }
-            LabelKeeper.Outcome outcome = labels.keep(new LabelKeeper.Draft(
+            LabelStore.Outcome outcome = labels.keep(new LabelStore.Draft(
                     known.map(Product::id),
                     known.map(Product::name).orElse(line.name()),
                     line.kind(),
@@ -131,7 +131,7 @@ class ProductsFileController {
                     line.label(),
                     UUID.randomUUID(),
                     by));
-            if (outcome instanceof LabelKeeper.Outcome.Kept kept) {
+            if (outcome instanceof LabelStore.Outcome.Kept kept) {
                 counts[0]++;
                 if (known.isEmpty()) {
                     line.bottle().ifPresent(bottle -> bottle(kept.product(), bottle, by));

@@ -4,7 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.evensheen.app.shelf.ShelfStore.Listed;
-import org.evensheen.app.shelf.Standings.Part;
+import org.evensheen.app.shelf.StandingStore.Part;
 import org.evensheen.core.label.ProductKind;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -17,9 +17,9 @@ class ShelfController {
     private static final int MOST_ASKED = 40;
 
     private final ShelfStore shelf;
-    private final Standings standings;
+    private final StandingStore standings;
 
-    ShelfController(ShelfStore shelf, Standings standings) {
+    ShelfController(ShelfStore shelf, StandingStore standings) {
         this.shelf = shelf;
         this.standings = standings;
     }
@@ -38,7 +38,7 @@ class ShelfController {
         return "shelf/shelf";
     }
 
-    /** Standings that were not worked out when the Shelf was printed; the page asks for them once it stands. */
+    /** StandingStore that were not worked out when the Shelf was printed; the page asks for them once it stands. */
     @GetMapping("/shelf/standings")
     String standings(@RequestParam List<Long> products, Model model) {
         Map<Long, String> lines = new LinkedHashMap<>();

@@ -6,7 +6,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.shelf.ShelfStore.Listed;
-import org.evensheen.app.shelf.Standings.Part;
+import org.evensheen.app.shelf.StandingStore.Part;
 import org.evensheen.core.label.ProductKind;
 import org.jspecify.annotations.Nullable;
 
@@ -47,7 +47,7 @@ record ShelfPage(
             int page,
             List<Listed> listed,
             List<Part> parts,
-            Standings standings) {
+            StandingStore standings) {
         Map<Long, Part> latest =
                 parts.stream().collect(Collectors.toMap(Part::product, p -> p, (first, later) -> first));
         List<Listed> shown = listed.stream().limit(ShelfStore.PAGE).toList();
@@ -76,7 +76,7 @@ record ShelfPage(
                 listed.size() > ShelfStore.PAGE ? here + (page + 1) : null);
     }
 
-    private static String standing(Optional<Part> part, Standings standings) {
+    private static String standing(Optional<Part> part, StandingStore standings) {
         return part.map(p -> standings.remembered(p).orElse("…")).orElse("in no study yet");
     }
 

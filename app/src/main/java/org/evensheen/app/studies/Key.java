@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.studies.Seen.Why;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /**
@@ -16,11 +15,11 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class Key {
-    private final JdbcClient database;
+    private final SeenStore seen;
     private final Clock clock;
 
-    Key(JdbcClient database, Clock clock) {
-        this.database = database;
+    Key(SeenStore seen, Clock clock) {
+        this.seen = seen;
         this.clock = clock;
     }
 
@@ -40,25 +39,12 @@ public class Key {
 
     /** Keeps that these hands see what codes stand for from now on today; once by the page's key. */
     public void see(long study, int day, Why why, List<String> sections, UUID key, Hands hands) {
-        database.sql("""
-                        insert into names_seen (study_id, day, why, sections, seen_at, seen_by, page_key)
-                        values (:study, :day, :why, string_to_array(:sections, ' '), :at, :by, :key)
-                        on conflict (page_key) do nothing""")
-                .param("study", study)
-                .param("day", day)
-                .param("why", why.code())
-                .param("sections", String.join(" ", sections))
-                .param("at", java.sql.Timestamp.from(clock.instant()))
-                .param("by", hands.name())
-                .param("key", key)
-                .update();
+        seen.keep(study, day, why, sections, key, hands, clock.instant());
     }
 
     /** Opens the key for everybody: from now on products go by their names. Opened once, it stays open. */
     public void open(long study, Hands hands) {
-        database.sql("""
-                        update study set key_opened_at = now(), key_opened_by = :by, revision = revision + 1
-                        where id = :id and key_opened_at is null""").param("id", study).param("by", hands.name()).update();
+        seen.open(study, hands);
     }
 
     /** What stands behind the codes, for the simulated world that made it. */

@@ -2,7 +2,6 @@ package org.evensheen.app.watch;
 
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
-import java.sql.Array;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -10,12 +9,8 @@ import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
-import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.jdbc.core.ConnectionCallback;
-import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
@@ -30,8 +25,7 @@ class Watchers {
     /** A line is kept open by a word now and then; one that is dead is found out by it. */
     private static final int ROUNDS_PER_WORD = 30;
 
-    private final JdbcClient database;
-    private final JdbcTemplate connections;
+    private final RevisionStore store;
     private final Map<Long, CopyOnWriteArrayList<SseEmitter>> watching = new ConcurrentHashMap<>();
     private final Map<Long, Long> seen = new ConcurrentHashMap<>();
     private final ScheduledExecutorService rounds = Executors.newSingleThreadScheduledExecutor(task -> {
@@ -41,13 +35,10 @@ class Watchers {
     });
     private int round;
 
-    Watchers(JdbcClient database, JdbcTemplate connections) {
-        this.database = database;
-        this.connections = connections;
+    Watchers(RevisionStore store) {
+        this.store = store;
         rounds.scheduleWithFixedDelay(this::look, EVERY, EVERY, TimeUnit.MILLISECONDS);
     }
-
-    private record Revision(long id, long revision) {}
 
     SseEmitter watch(long study) {
         SseEmitter emitter = new SseEmitter(0L);
@@ -73,7 +64,7 @@ class Watchers {
                 return;
             }
             boolean word = ++round % ROUNDS_PER_WORD == 0;
-            revisions(studies).forEach((study, revision) -> {
+            store.revisions(studies).forEach((study, revision) -> {
                 boolean changed = !revision.equals(seen.put(study, revision));
                 if (changed || word) {
                     watching.getOrDefault(study, new CopyOnWriteArrayList<>())
@@ -83,18 +74,6 @@ class Watchers {
         } catch (RuntimeException e) {
             LOG.debug("Nothing to be seen just now", e);
         }
-    }
-
-    private Map<Long, Long> revisions(Set<Long> studies) {
-        Array ids = connections.execute(
-                (ConnectionCallback<Array>) connection -> connection.createArrayOf("bigint", studies.toArray()));
-        return database
-                .sql("select id, revision from study where id = any(:ids)")
-                .param("ids", ids)
-                .query(Revision.class)
-                .list()
-                .stream()
-                .collect(Collectors.toMap(Revision::id, Revision::revision));
     }
 
     private void tell(long study, SseEmitter emitter, long revision) {

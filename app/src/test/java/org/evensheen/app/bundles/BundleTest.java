@@ -296,7 +296,7 @@ class BundleTest {
             assertThat(a.given()).isEqualTo("3 sprays; towel 47");
         });
         assertThat(Web.get("/studies/" + id + "/done").body()).contains("on " + other + ": 3 sprays; towel 47, waited");
-        BundleDay days = LiveApp.bean(BundleDay.class);
+        BundleDayStore days = LiveApp.bean(BundleDayStore.class);
         assertThat(days.steps(id)).hasSize(4).isEqualTo(days.steps(before.id()));
         assertThat(days.weather(id)).hasSize(1).isEqualTo(days.weather(before.id()));
         assertThat(Web.get("/studies/" + id + "/clocks?day=0").body())

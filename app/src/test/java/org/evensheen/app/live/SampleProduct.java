@@ -3,7 +3,7 @@ package org.evensheen.app.live;
 import java.time.LocalDate;
 import java.util.Optional;
 import java.util.UUID;
-import org.evensheen.app.labels.LabelKeeper;
+import org.evensheen.app.labels.LabelStore;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.labels.StockStore;
 import org.evensheen.core.label.LabelLine;
@@ -20,8 +20,8 @@ public final class SampleProduct {
 
     /** A product with a label and, above 0 mL, one bottle of it. */
     public static long make(String name, String kind, String line, double bottleMl) {
-        var kept = (LabelKeeper.Outcome.Kept) LiveApp.bean(LabelKeeper.class)
-                .keep(new LabelKeeper.Draft(
+        var kept = (LabelStore.Outcome.Kept) LiveApp.bean(LabelStore.class)
+                .keep(new LabelStore.Draft(
                         Optional.empty(),
                         name,
                         ProductKind.ofCode(kind).orElseThrow(),

@@ -11,12 +11,12 @@ import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.page.Hands;
-import org.evensheen.app.readings.ReadingBatch;
+import org.evensheen.app.readings.ReadingBatchStore;
 import org.evensheen.app.studies.KeptReading;
 import org.evensheen.app.studies.Key;
+import org.evensheen.app.studies.NewStudyStore;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyDraft;
-import org.evensheen.app.studies.StudyMaker;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.layout.Layout;
 import org.evensheen.core.measure.Measures;
@@ -140,7 +140,7 @@ public final class SampleStudy {
                 new Contender(0, "Osier Spray Seal", Role.REFERENCE, WaterKind.REPELS, Source.BOUGHT),
                 new Contender(1, "Brock Paste", Role.PRODUCT, WaterKind.REPELS, Source.LENT),
                 new Contender(2, "Bare", Role.BARE, WaterKind.REPELS, Source.BOUGHT));
-        long id = LiveApp.bean(StudyMaker.class)
+        long id = LiveApp.bean(NewStudyStore.class)
                 .make(new StudyDraft(
                         "Which goes on better?",
                         BED,
@@ -166,7 +166,7 @@ public final class SampleStudy {
                 new Contender(1, "Brock Paste", Role.PRODUCT, WaterKind.REPELS, Source.LENT),
                 new Contender(2, "Kelter Rinse-On", Role.PRODUCT, WaterKind.SHEETS, Source.GIFTED),
                 new Contender(3, "Bare", Role.BARE, WaterKind.REPELS, Source.BOUGHT));
-        long id = LiveApp.bean(StudyMaker.class)
+        long id = LiveApp.bean(NewStudyStore.class)
                 .make(new StudyDraft(
                         "Which of three stays?",
                         BED,
@@ -205,7 +205,7 @@ public final class SampleStudy {
                                 Optional.empty())));
             }
         }
-        LiveApp.bean(ReadingBatch.class).keep(id, kept);
+        LiveApp.bean(ReadingBatchStore.class).keep(id, kept);
         return open ? opened(id) : LiveApp.bean(StudyStore.class).load(id);
     }
 

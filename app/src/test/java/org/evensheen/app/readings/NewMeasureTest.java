@@ -20,8 +20,8 @@ import org.evensheen.app.live.SamplePlan;
 import org.evensheen.app.live.Web;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.studies.Key;
+import org.evensheen.app.studies.NewStudyStore;
 import org.evensheen.app.studies.StudyDraft;
-import org.evensheen.app.studies.StudyMaker;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.label.ProductKind;
 import org.evensheen.core.layout.Layout;
@@ -143,7 +143,7 @@ class NewMeasureTest {
     private static long study(Measure measure) {
         Bed bed = Bed.plain("Upright board", Bed.Kind.BOARD, 1500, 1000);
         long seed = 31;
-        long id = LiveApp.bean(StudyMaker.class)
+        long id = LiveApp.bean(NewStudyStore.class)
                 .make(new StudyDraft(
                         "Which leaves less behind?",
                         bed,
@@ -276,7 +276,7 @@ class NewMeasureTest {
     void twoJarsWithoutABedGoFromTypingToVerdict() throws Exception {
         List<Section> jars = Places.JARS.deal(2, 2, 5);
         assertThat(jars).extracting(Section::called).containsExactly("A, jar 1", "B, jar 2", "C, jar 3", "D, jar 4");
-        long id = LiveApp.bean(StudyMaker.class)
+        long id = LiveApp.bean(NewStudyStore.class)
                 .make(new StudyDraft(
                         "Which stands longer?",
                         Bed.places(Places.JARS.word(), Places.width(2), Places.height(2)),

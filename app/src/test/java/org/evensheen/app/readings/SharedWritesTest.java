@@ -27,7 +27,7 @@ class SharedWritesTest {
 
     private void mark(int n) {
         try {
-            kept.addAndGet(LiveApp.bean(SharedWrites.class)
+            kept.addAndGet(LiveApp.bean(SharedWriteStore.class)
                     .update(
                             study,
                             MARK,

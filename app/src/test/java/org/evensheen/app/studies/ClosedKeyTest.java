@@ -19,7 +19,7 @@ import org.evensheen.app.live.SamplePlan;
 import org.evensheen.app.live.SampleProduct;
 import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
-import org.evensheen.app.readings.ReadingBatch;
+import org.evensheen.app.readings.ReadingBatchStore;
 import org.evensheen.core.label.Claim;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.measure.Measures;
@@ -89,7 +89,7 @@ class ClosedKeyTest {
                     340,
                     false));
         }
-        long id = LiveApp.bean(StudyMaker.class)
+        long id = LiveApp.bean(NewStudyStore.class)
                 .make(new StudyDraft(
                         "Which of these stays?",
                         bed,
@@ -154,7 +154,7 @@ class ClosedKeyTest {
                                 Optional.empty())));
             }
         }
-        LiveApp.bean(ReadingBatch.class).keep(id, kept);
+        LiveApp.bean(ReadingBatchStore.class).keep(id, kept);
         return LiveApp.bean(StudyStore.class).load(id);
     }
 

@@ -13,11 +13,11 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** Keeps products and their labels. A label is never rewritten: a correction is the next number. */
 @Component
-public class LabelKeeper {
+public class LabelStore {
     private final JdbcClient database;
     private final TransactionTemplate transaction;
 
-    LabelKeeper(JdbcClient database, TransactionTemplate transaction) {
+    LabelStore(JdbcClient database, TransactionTemplate transaction) {
         this.database = database;
         this.transaction = transaction;
     }

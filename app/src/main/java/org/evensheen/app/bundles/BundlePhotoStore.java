@@ -17,12 +17,12 @@ import org.springframework.stereotype.Component;
 
 /** Photos of a study, each a file of its own in a bundle: out and back, one in the memory at a time. */
 @Component
-class BundlePhotos {
+class BundlePhotoStore {
     static final String FOLDER = "photos/";
 
     private final JdbcClient database;
 
-    BundlePhotos(JdbcClient database) {
+    BundlePhotoStore(JdbcClient database) {
         this.database = database;
     }
 

@@ -12,7 +12,7 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import org.evensheen.app.labels.LabelKeeper.Outcome;
+import org.evensheen.app.labels.LabelStore.Outcome;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SampleProduct;
 import org.evensheen.core.label.LabelLine;
@@ -22,11 +22,11 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 /** Nothing is lost or doubled when many hands keep at once. */
 @ExtendWith(LiveApp.class)
-class LabelKeeperTest {
+class LabelStoreTest {
     private static final int HANDS = 8;
 
-    private static LabelKeeper.Draft draft(Optional<Long> product, String name, int over, String line, UUID key) {
-        return new LabelKeeper.Draft(
+    private static LabelStore.Draft draft(Optional<Long> product, String name, int over, String line, UUID key) {
+        return new LabelStore.Draft(
                 product,
                 name,
                 ProductKind.SOAP,
@@ -52,7 +52,7 @@ class LabelKeeperTest {
 
     @Test
     void oneOfManyWhoCorrectALabelAtOnceIsKeptAndTheOthersAreTold() throws Exception {
-        LabelKeeper keeper = LiveApp.bean(LabelKeeper.class);
+        LabelStore keeper = LiveApp.bean(LabelStore.class);
         String name = SampleProduct.name("Sedge");
         long id = SampleProduct.make(name, "soap", "wash 1:100", 0);
         List<Callable<Outcome>> tasks = new ArrayList<>();
@@ -68,7 +68,7 @@ class LabelKeeperTest {
 
     @Test
     void aFormThatIsSentManyTimesAtOnceMakesOneProduct() throws Exception {
-        LabelKeeper keeper = LiveApp.bean(LabelKeeper.class);
+        LabelStore keeper = LiveApp.bean(LabelStore.class);
         String name = SampleProduct.name("Sedge");
         UUID key = UUID.randomUUID();
         List<Callable<Outcome>> tasks = new ArrayList<>();
@@ -91,7 +91,7 @@ class LabelKeeperTest {
 
     @Test
     void ofManyWhoPutOneNameOnTheShelfAtOnceAllButOneAreToldThatItIsTaken() throws Exception {
-        LabelKeeper keeper = LiveApp.bean(LabelKeeper.class);
+        LabelStore keeper = LiveApp.bean(LabelStore.class);
         String name = SampleProduct.name("Sedge");
         List<Callable<Outcome>> tasks = new ArrayList<>();
         for (int i = 0; i < HANDS; i++) {

@@ -23,7 +23,7 @@ import org.springframework.transaction.support.TransactionTemplate;
  * long is the disk's word that they are safe. Nobody is told before that word is there.
  */
 @Component
-class SharedWrites {
+class SharedWriteStore {
     private static final int MOST = 64;
     private static final int LANES = 16;
 
@@ -31,7 +31,7 @@ class SharedWrites {
     private final TransactionTemplate transaction;
     private final Map<Long, Lane> lanes = new ConcurrentHashMap<>();
 
-    SharedWrites(NamedParameterJdbcTemplate database, TransactionTemplate transaction) {
+    SharedWriteStore(NamedParameterJdbcTemplate database, TransactionTemplate transaction) {
         this.database = database;
         this.transaction = transaction;
     }

@@ -16,10 +16,10 @@ import org.springframework.stereotype.Component;
 
 /** What was done step by step on the days of a study, and the air and place as they were noted: out into a bundle and back. */
 @Component
-class BundleDay {
+class BundleDayStore {
     private final JdbcClient database;
 
-    BundleDay(JdbcClient database) {
+    BundleDayStore(JdbcClient database) {
         this.database = database;
     }
 

@@ -16,7 +16,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Keeps many readings at once, some thousands a statement: all of them or none. */
 @Component
-public class ReadingBatch {
+public class ReadingBatchStore {
     /** Rows of one statement; all of a large study in one would not fit into the memory. */
     private static final int AT_ONCE = 2000;
 
@@ -24,7 +24,7 @@ public class ReadingBatch {
     private final JsonMapper json;
     private final TransactionTemplate transaction;
 
-    ReadingBatch(JdbcClient database, JsonMapper json, TransactionTemplate transaction) {
+    ReadingBatchStore(JdbcClient database, JsonMapper json, TransactionTemplate transaction) {
         this.database = database;
         this.transaction = transaction;
         this.json = json;

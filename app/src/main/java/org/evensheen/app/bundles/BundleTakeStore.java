@@ -16,10 +16,10 @@ import org.springframework.stereotype.Component;
 
 /** What instruments gave for a study, with whole traces, and which reading each filled: out into a bundle and back. */
 @Component
-class BundleTakes {
+class BundleTakeStore {
     private final JdbcClient database;
 
-    BundleTakes(JdbcClient database) {
+    BundleTakeStore(JdbcClient database) {
         this.database = database;
     }
 

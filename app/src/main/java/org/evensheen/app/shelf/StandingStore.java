@@ -24,7 +24,7 @@ import org.springframework.stereotype.Component;
  * study is judged by code its products' places stay closed here too, or the Shelf would open the key.
  */
 @Component
-class Standings {
+class StandingStore {
     private final JdbcClient database;
     private final StudyStore studies;
     private final Judging judging;
@@ -32,7 +32,7 @@ class Standings {
     private final Cache<Key, Map<String, String>> known =
             Caffeine.newBuilder().maximumSize(2000).build();
 
-    Standings(JdbcClient database, StudyStore studies, Judging judging, Clock clock) {
+    StandingStore(JdbcClient database, StudyStore studies, Judging judging, Clock clock) {
         this.database = database;
         this.studies = studies;
         this.judging = judging;

@@ -14,12 +14,12 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** Stores new studies, whole or not at all. */
 @Component
-public class StudyMaker {
+public class NewStudyStore {
     private final JdbcClient database;
     private final BedStore beds;
     private final TransactionTemplate transaction;
 
-    StudyMaker(JdbcClient database, BedStore beds, TransactionTemplate transaction) {
+    NewStudyStore(JdbcClient database, BedStore beds, TransactionTemplate transaction) {
         this.database = database;
         this.beds = beds;
         this.transaction = transaction;
