@@ -139,7 +139,17 @@ class CostRowsTest {
         CostRows typed = new CostRows(
                 COMMON,
                 List.of(),
-                Map.of("dose1-0", "1:31", "car1-0", "480 mL", "price1-0", "€8", "dose1-1", "a good splash", "price1-1", "free"));
+                Map.of(
+                        "dose1-0",
+                        "1:31",
+                        "car1-0",
+                        "480 mL",
+                        "price1-0",
+                        "€8",
+                        "dose1-1",
+                        "a good splash",
+                        "price1-1",
+                        "free"));
         List<Row> rows = typed.of(
                 List.of(product(1, "waterless 1:15; 500 mL 16 EUR; 2 L 40 EUR")),
                 "waterless",
