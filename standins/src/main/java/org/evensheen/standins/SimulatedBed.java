@@ -19,6 +19,7 @@ import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.study.StudyRecord;
 import org.evensheen.core.water.SessileDrop;
+import org.evensheen.core.water.WaterKind;
 
 /**
  * A bed with products on it whose truth is known. Each section has its own lasting offset, each day its own warmth, each
@@ -78,7 +79,7 @@ public final class SimulatedBed {
     public double truth(Contender contender, Occasion at, Measure measure) {
         double bare = bare(measure);
         Coating coating = coatings.get(contender.number());
-        if (coating == null || at.stage() == Stage.BARE) {
+        if (coating == null || at.stage().untouched()) {
             return bare;
         }
         double fresh = physics(measure).fresh().applyAsDouble(coating, paint);
@@ -184,8 +185,10 @@ public final class SimulatedBed {
         Contender contender = study.contenderOn(section);
         double fresh = truth(contender, new Occasion(freshDay, Stage.FRESH), Measures.DROP);
         double share = fresh == paint.angle() ? 0 : (angle - paint.angle()) / (fresh - paint.angle());
-        boolean nothing = at.stage() == Stage.BARE || contender.isBare();
-        return WaterGrade.seen(contender.kind(), nothing ? 0 : (int) Math.max(0, Math.min(4, Math.round(4 * share))));
+        boolean nothing = at.stage().untouched() || contender.isControl();
+        return WaterGrade.seen(
+                contender.water().orElse(WaterKind.REPELS),
+                nothing ? 0 : (int) Math.max(0, Math.min(4, Math.round(4 * share))));
     }
 
     private double middleRow() {

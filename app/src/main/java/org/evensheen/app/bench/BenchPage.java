@@ -17,7 +17,7 @@ import org.evensheen.app.bench.DueStore.Due;
 import org.evensheen.app.page.Figures;
 import org.evensheen.core.measure.Measures;
 import org.evensheen.core.measure.Words;
-import org.evensheen.core.study.Stage;
+import org.evensheen.core.study.Look;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -161,7 +161,7 @@ record BenchPage(
             case -1 -> "yesterday";
             default -> away > 0 ? due.date().format(SHORT) : "%d days ago".formatted(-away);
         };
-        String stage = Stage.ofCode(due.stage()).orElseThrow().label();
+        String stage = Look.ofCode(due.stage()).orElseThrow().label();
         return new Line(
                 address(due),
                 due.question(),

@@ -33,6 +33,7 @@ import org.evensheen.core.schedule.OurTime;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.CodeOrder;
 import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Course;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.units.PlainText;
@@ -144,6 +145,7 @@ class BundleKeeper {
         List<Occasion> visits = new ArrayList<>();
         List<Calendar.Work> works = new ArrayList<>();
         tables.get(Table.PLAN).forEach(row -> Rows.at(row, Table.PLAN, r -> Rows.plan(r, measures, visits, works)));
+        Course course = Rows.at(head, Table.STUDY, Rows::course);
         Bed bed = Rows.at(Rows.only(tables, Table.BED), Table.BED, row -> bed(row, tables));
         sections.stream()
                 .filter(s -> !bed.shape().outline().holds(s.xMm(), s.yMm(), s.widthMm(), s.heightMm()))
@@ -159,7 +161,7 @@ class BundleKeeper {
                 Rows.at(head, Table.STUDY, r -> Long.parseLong(r.at("seed"))),
                 contenders,
                 sections,
-                new Plan(measures, visits),
+                new Plan(measures, visits, course),
                 works,
                 key));
         store.keep(
@@ -189,7 +191,7 @@ class BundleKeeper {
                         .map(row -> Rows.at(row, Table.TAKES, BundleTakeStore::take))
                         .toList(),
                 key);
-        readings(study, tables.get(Table.READINGS), sections, takes(tables.get(Table.READINGS), key));
+        readings(study, course, tables.get(Table.READINGS), sections, takes(tables.get(Table.READINGS), key));
         for (Sheet.Row row : tables.get(Table.PHOTOS)) {
             if (!row.at("section").isEmpty()
                     && sections.stream().noneMatch(s -> s.code().equals(row.at("section")))) {
@@ -291,7 +293,8 @@ class BundleKeeper {
     }
 
     /** Readings in generations, as one that replaces another must come after it. */
-    private void readings(long study, List<Sheet.Row> rows, List<Section> sections, Map<Long, UUID> takeOf) {
+    private void readings(
+            long study, Course course, List<Sheet.Row> rows, List<Section> sections, Map<Long, UUID> takeOf) {
         Set<String> codes = new HashSet<>();
         sections.forEach(s -> codes.add(s.code()));
         List<KeptReading> waiting = new ArrayList<>();
@@ -300,6 +303,10 @@ class BundleKeeper {
             if (!codes.contains(reading.reading().section())) {
                 throw new Rows.Wrong("readings.csv, line %d: there is no section %s. Nothing was stored."
                         .formatted(row.line(), Sheet.shown(reading.reading().section())));
+            }
+            if (!course.stages().contains(reading.reading().stage())) {
+                throw new Rows.Wrong("readings.csv, line %d: %s has no stage “%s”. Nothing was stored."
+                        .formatted(row.line(), course.label(), Sheet.shown(row.at("stage"))));
             }
             waiting.add(reading);
         }

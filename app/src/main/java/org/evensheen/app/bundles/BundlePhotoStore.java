@@ -10,7 +10,7 @@ import java.util.UUID;
 import org.evensheen.app.page.Sheet;
 import org.evensheen.app.pictures.Picture;
 import org.evensheen.core.schedule.OurTime;
-import org.evensheen.core.study.Stage;
+import org.evensheen.core.study.Look;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -74,7 +74,7 @@ class BundlePhotoStore {
                 .param("study", study)
                 .param("section", row.at("section").isEmpty() ? null : row.at("section"), Types.VARCHAR)
                 .param("day", Rows.whole(row, "day"))
-                .param("stage", Stage.ofCode(row.at("stage")).orElseThrow().code())
+                .param("stage", Look.ofCode(row.at("stage")).orElseThrow().code())
                 .param("note", row.at("note"))
                 .param("picture", picture.large())
                 .param("small", picture.small())

@@ -21,18 +21,22 @@ class BundleStore {
     }
 
     /** Something done to the whole bed, with who noted it. */
-    record Exposure(int day, String kind, String note, Instant keptAt, String keptBy) {}
+    record Exposure(
+            int day, String kind, String note, Instant keptAt, String keptBy, int step, Optional<Integer> minute) {}
 
     List<Exposure> exposures(long study) {
-        return database.sql(
-                        "select day, kind, note, kept_at, kept_by from happening where study_id = :study and undone_at is null order by id")
+        return database.sql("""
+                        select day, kind, note, kept_at, kept_by, step, minute from happening
+                        where study_id = :study and undone_at is null order by id""")
                 .param("study", study)
                 .query((row, n) -> new Exposure(
                         row.getInt("day"),
                         row.getString("kind"),
                         row.getString("note"),
                         row.getTimestamp("kept_at").toInstant(),
-                        row.getString("kept_by")))
+                        row.getString("kept_by"),
+                        row.getInt("step"),
+                        Optional.ofNullable(row.getObject("minute", Integer.class))))
                 .list();
     }
 
@@ -40,9 +44,11 @@ class BundleStore {
         for (int i = 0; i < exposures.size(); i++) {
             Exposure e = exposures.get(i);
             database.sql("""
-                            insert into happening (study_id, day, kind, note, kept_at, kept_by, page_key)
-                            values (:study, :day, :kind, :note, :at, :by, :key)""")
+                            insert into happening (study_id, day, kind, note, kept_at, kept_by, step, minute, page_key)
+                            values (:study, :day, :kind, :note, :at, :by, :step, :minute, :key)""")
                     .param("study", study)
+                    .param("step", e.step())
+                    .param("minute", e.minute().orElse(null), java.sql.Types.SMALLINT)
                     .param("day", e.day())
                     .param("kind", e.kind())
                     .param("note", e.note())

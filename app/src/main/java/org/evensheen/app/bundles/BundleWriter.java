@@ -25,13 +25,14 @@ import org.evensheen.core.label.Label;
 import org.evensheen.core.measure.Observation;
 import org.evensheen.core.mixing.Dose;
 import org.evensheen.core.study.Contender;
+import org.evensheen.core.water.WaterKind;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Writes a study as a bundle after the Frictionless Data Package standard, version 2. */
 final class BundleWriter {
     /** Version of the bundle's tables; a reader refuses newer ones. */
-    static final int VERSION = 4;
+    static final int VERSION = 5;
 
     static final String DESCRIPTOR = "datapackage.json";
 
@@ -150,7 +151,8 @@ final class BundleWriter {
                         study.question(),
                         study.firstDay(),
                         study.record().seed(),
-                        study.keyOpened().isPresent()));
+                        study.keyOpened().isPresent(),
+                        study.record().plan().course().code()));
             case BED ->
                 List.of(row(
                         bed.name(),
@@ -195,7 +197,14 @@ final class BundleWriter {
             case PLAN -> plan();
             case EXPOSURES ->
                 exposures.stream()
-                        .map(e -> row(e.day(), e.kind(), e.note(), e.keptAt(), e.keptBy()))
+                        .map(e -> row(
+                                e.day(),
+                                e.kind(),
+                                e.note(),
+                                e.keptAt(),
+                                e.keptBy(),
+                                e.step(),
+                                e.minute().orElse(null)))
                         .toList();
             case NOTED ->
                 noted.stream()
@@ -273,9 +282,11 @@ final class BundleWriter {
         return row(
                 c.number(),
                 c.role().name().toLowerCase(Locale.ROOT),
-                c.name(),
-                c.isBare() ? null : c.kind().code(),
-                c.isBare() ? null : c.source().name().toLowerCase(Locale.ROOT));
+                c.isControl() ? c.name() : c.made(),
+                c.water().map(WaterKind::code).orElse(null),
+                c.isControl() ? null : c.source().name().toLowerCase(Locale.ROOT),
+                c.isControl() ? null : c.kind().code(),
+                c.way());
     }
 
     private List<List<@Nullable Object>> plan() {
@@ -291,8 +302,7 @@ final class BundleWriter {
                     null,
                     null));
         }
-        plan.visits()
-                .forEach(v -> rows.add(row("visit", null, v.day(), v.stage().code(), null, null, null)));
+        plan.visits().forEach(v -> rows.add(row("visit", null, v.day(), v.look().code(), null, null, null)));
         for (int i = 0; i < study.works().size(); i++) {
             var work = study.works().get(i);
             rows.add(row("work", i, work.day(), work.kind().code(), null, work.title(), work.why()));
@@ -306,7 +316,7 @@ final class BundleWriter {
                 kept.id(),
                 kept.reading().section(),
                 kept.reading().day(),
-                kept.reading().stage().code(),
+                kept.reading().at().look().code(),
                 kept.reading().measure().code(),
                 kept.reading().repeat(),
                 seen.line(),

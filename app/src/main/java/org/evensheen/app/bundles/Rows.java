@@ -19,12 +19,13 @@ import org.evensheen.core.schedule.OurTime;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.CodeOrder;
 import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Course;
 import org.evensheen.core.study.Deviation;
 import org.evensheen.core.study.Happening;
+import org.evensheen.core.study.Look;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
-import org.evensheen.core.study.Stage;
 import org.evensheen.core.units.PlainText;
 import org.evensheen.core.water.WaterKind;
 
@@ -108,13 +109,31 @@ final class Rows {
 
     static Contender contender(Sheet.Row row) {
         Contender.Role role = one(Contender.Role.class, row, "role");
-        boolean bare = role == Contender.Role.BARE;
+        int number = whole(row, "number");
+        if (role.control()) {
+            return Contender.control(number, role);
+        }
+        Contender.Source source = one(Contender.Source.class, row, "source");
+        Optional<WaterKind> water = row.at("water_kind").isEmpty()
+                ? Optional.empty()
+                : Optional.of(known(row, "water_kind", WaterKind::ofCode));
+        // Bundles up to version 4 know products and stacks of them only, each with its water kind.
+        Contender.Kind kind = row.at("kind").isEmpty()
+                ? row.at("name").contains(Contender.OVER) ? Contender.Kind.STACK : Contender.Kind.PRODUCT
+                : known(row, "kind", Contender.Kind::ofCode);
         return new Contender(
-                whole(row, "number"),
-                bare ? "Bare" : name(row, "name"),
+                number,
+                kind.hasProduct() ? name(row, "name") : "",
                 role,
-                bare ? WaterKind.REPELS : known(row, "water_kind", WaterKind::ofCode),
-                bare ? Contender.Source.BOUGHT : one(Contender.Source.class, row, "source"));
+                water,
+                source,
+                kind,
+                row.at("way").isEmpty() ? "" : name(row, "way"));
+    }
+
+    /** The course that a study runs; bundles up to version 4 are of visits over weeks. */
+    static Course course(Sheet.Row row) {
+        return row.at("course").isEmpty() ? Course.VISITS : known(row, "course", Course::ofCode);
     }
 
     static Section section(Sheet.Row row) {
@@ -135,7 +154,7 @@ final class Rows {
         switch (row.at("what")) {
             case "measure" ->
                 measures.add(new Plan.Planned(known(row, "code", Measures::ofCode), whole(row, "repeats")));
-            case "visit" -> visits.add(new Occasion(whole(row, "day"), known(row, "code", Stage::ofCode)));
+            case "visit" -> visits.add(new Occasion(whole(row, "day"), known(row, "code", Look::ofCode)));
             case "work" ->
                 works.add(new Calendar.Work(
                         "",
@@ -153,7 +172,13 @@ final class Rows {
     static BundleStore.Exposure exposure(Sheet.Row row) {
         Happening.Kind kind = known(row, "kind", Happening.Kind::ofCode);
         return new BundleStore.Exposure(
-                whole(row, "day"), kind.code(), row.at("note"), OurTime.time(row.at("kept_at")), row.at("kept_by"));
+                whole(row, "day"),
+                kind.code(),
+                row.at("note"),
+                OurTime.time(row.at("kept_at")),
+                row.at("kept_by"),
+                row.at("step").isEmpty() ? 0 : whole(row, "step"),
+                row.at("minute").isEmpty() ? Optional.empty() : Optional.of(whole(row, "minute")));
     }
 
     static BundleStore.Noted noted(Sheet.Row row) {
@@ -173,8 +198,7 @@ final class Rows {
                 Long.parseLong(text(row, "id")),
                 new Reading(
                         text(row, "section"),
-                        whole(row, "day"),
-                        known(row, "stage", Stage::ofCode),
+                        new Occasion(whole(row, "day"), known(row, "stage", Look::ofCode)),
                         whole(row, "repeat"),
                         Observation.read(measure, row.at("seen").isEmpty() ? seenBefore(row) : row.at("seen"))),
                 OurTime.time(row.at("kept_at")),

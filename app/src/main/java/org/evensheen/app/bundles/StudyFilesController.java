@@ -111,7 +111,7 @@ class StudyFilesController {
                         () -> new Refused(
                                 "The key of this study is closed, and a bundle holds the names. Ask for them on the page “Files”; that you did is kept."));
         List<String> names = study.record().contenders().stream()
-                .filter(c -> !c.isBare())
+                .filter(c -> !c.isControl())
                 .flatMap(c -> c.layers().stream())
                 .distinct()
                 .toList();

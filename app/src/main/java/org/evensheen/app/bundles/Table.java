@@ -11,7 +11,7 @@ import java.util.stream.Stream;
  * the version of the bundle that brought the field, and the last that had it.
  */
 enum Table {
-    STUDY("question:string first_day:date seed:integer key_open:boolean", 1),
+    STUDY("question:string first_day:date seed:integer key_open:boolean course:string:5", 1),
     BED(
             "name:string vehicle:string kind:string outline:string tilt_deg:number colour:string hardness:string carries:string lives:string",
             1),
@@ -19,12 +19,15 @@ enum Table {
     ZONES("kind:string label:string x_mm:number y_mm:number width_mm:number height_mm:number", 200),
     PRODUCTS("name:string kind:string", 200),
     CLAIMS("product:string label:string", 200),
-    CONTENDERS("number:integer role:string name:string water_kind:string source:string", 100),
+    CONTENDERS(
+            "number:integer role:string name:string water_kind:string source:string kind:string:5 way:string:5", 100),
     SECTIONS(
             "code:string contender:integer block:integer x_mm:number y_mm:number width_mm:number height_mm:number by_hand:boolean name:string:4",
             500),
     PLAN("what:string position:integer day:integer code:string repeats:integer title:string why:string", 6000),
-    EXPOSURES("day:integer kind:string note:string kept_at:datetime kept_by:string", 20_000),
+    EXPOSURES(
+            "day:integer kind:string note:string kept_at:datetime kept_by:string step:integer:5 minute:integer:5",
+            20_000),
     READINGS(
             "id:integer section:string day:integer stage:string measure:string repeat:integer amount:number:1:3 width_mm:number:1:3 "
                     + "water_kind:string:1:3 seen:string:4 kept_at:datetime kept_by:string replaces:integer struck_at:datetime struck_by:string "

@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.studies.StudyDraft;
@@ -12,19 +13,20 @@ import org.evensheen.core.layout.Places;
 import org.evensheen.core.measure.Measures;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Contender.Kind;
 import org.evensheen.core.study.Contender.Role;
 import org.evensheen.core.study.Contender.Source;
+import org.evensheen.core.study.Course;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.study.StudyRecord;
-import org.evensheen.core.water.WaterKind;
 import org.evensheen.standins.SimulatedFoam;
 
 /** An afternoon of foams in jars on a table: three jars of each, one look from minute 0 to 10. */
 final class DemoFoam {
     private static final long SEED = 90210;
-    private static final Occasion LOOK = new Occasion(0, Stage.FRESH);
+    private static final Occasion LOOK = new Occasion(0, Stage.AFTER);
 
     /** What is true of each foam, by name. */
     static final Map<String, FoamCurve.Fit> TRUTH = Map.of(
@@ -36,9 +38,10 @@ final class DemoFoam {
 
     static StudyDraft draft(LocalDate today) {
         List<Contender> contenders = List.of(
-                new Contender(0, "Curlew Foam", Role.REFERENCE, WaterKind.REPELS, Source.BOUGHT),
-                new Contender(1, "Sallow Plain Soap", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT),
-                new Contender(2, "Pailmate Rinseless", Role.PRODUCT, WaterKind.SHEETS, Source.BOUGHT));
+                new Contender(0, "Curlew Foam", Role.REFERENCE, Optional.empty(), Source.BOUGHT, Kind.PRODUCT, ""),
+                new Contender(1, "Sallow Plain Soap", Role.PRODUCT, Optional.empty(), Source.BOUGHT, Kind.PRODUCT, ""),
+                new Contender(
+                        2, "Pailmate Rinseless", Role.PRODUCT, Optional.empty(), Source.BOUGHT, Kind.PRODUCT, ""));
         return new StudyDraft(
                         "Which foam stands longest in a jar?",
                         Bed.places("Jars", Places.width(3), Places.height(3)),
@@ -46,7 +49,7 @@ final class DemoFoam {
                         SEED,
                         contenders,
                         Places.JARS.deal(3, 3, SEED),
-                        new Plan(List.of(new Plan.Planned(Measures.FOAM, 1)), List.of(LOOK)),
+                        new Plan(List.of(new Plan.Planned(Measures.FOAM, 1)), List.of(LOOK), Course.JAR),
                         UUID.nameUUIDFromBytes("foam".getBytes(StandardCharsets.UTF_8)))
                 .inOrder();
     }

@@ -20,8 +20,8 @@ import org.evensheen.core.instruments.Probe;
 import org.evensheen.core.label.Claim;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
+import org.evensheen.core.study.Look;
 import org.evensheen.core.study.Occasion;
-import org.evensheen.core.study.Stage;
 import org.evensheen.core.weather.DryWindow;
 import org.evensheen.standins.Coating;
 import org.evensheen.standins.Paint;
@@ -139,15 +139,15 @@ class DemoHand {
 
     private String put(TakeAsked.Place place) {
         Optional<Measure> measure = Measures.ofCode(place.measure());
-        Optional<Stage> stage = Stage.ofCode(place.stage());
+        Optional<Look> look = Look.ofCode(place.stage());
         Study study = names.forTheStandIns(studies.load(place.study()));
-        if (measure.isEmpty() || stage.isEmpty()) {
+        if (measure.isEmpty() || look.isEmpty()) {
             return "";
         }
         return study.record()
                 .section(place.section())
                 .map(section ->
-                        bed(study).read(section, new Occasion(place.day(), stage.get()), measure.get(), place.repeat()))
+                        bed(study).read(section, new Occasion(place.day(), look.get()), measure.get(), place.repeat()))
                 .map(reading -> line(
                         measure.get()
                                 .probe()
@@ -185,7 +185,7 @@ class DemoHand {
         }
         Map<Integer, Coating> coatings = new HashMap<>();
         study.record().contenders().stream()
-                .filter(c -> !c.isBare())
+                .filter(c -> !c.isControl())
                 .forEach(c -> coatings.put(
                         c.number(), known.getOrDefault(c.layers().get(0).toLowerCase(Locale.ROOT), UNKNOWN)));
         return new SimulatedBed(

@@ -194,13 +194,13 @@ class DemoLoader implements ApplicationRunner {
     /** Today the pulls have not come round to the last product sections. */
     private static boolean taken(DemoWorld.Told told, StudyRecord record, Section section, Reading reading) {
         List<Section> products = record.sections().stream()
-                .filter(s -> !record.contenderOn(s).isBare())
+                .filter(s -> !record.contenderOn(s).isControl())
                 .toList();
         int fromEnd = products.size() - products.indexOf(section);
         Contender contender = record.contenderOn(section);
         if (told.unreadToday() == 0
                 || !reading.measure().equals(Measures.PULL)
-                || contender.isBare()
+                || contender.isControl()
                 || fromEnd > told.unreadToday() + 1) {
             return true;
         }

@@ -306,7 +306,7 @@ final class DemoWorld {
     private static Plan withGloss(Plan plan) {
         List<Planned> measures = new ArrayList<>(plan.measures());
         measures.add(new Planned(Measures.GLOSS, 3));
-        return new Plan(measures, plan.visits());
+        return new Plan(measures, plan.visits(), plan.course());
     }
 
     private static Contender product(String name, Role role, WaterKind kind, Source source) {
@@ -316,9 +316,9 @@ final class DemoWorld {
     private static List<Contender> contenders(Contender... products) {
         List<Contender> contenders = new ArrayList<>();
         for (Contender c : products) {
-            contenders.add(new Contender(contenders.size(), c.name(), c.role(), c.kind(), c.source()));
+            contenders.add(c.numbered(contenders.size()));
         }
-        contenders.add(new Contender(contenders.size(), "Bare", Role.BARE, WaterKind.REPELS, Source.BOUGHT));
+        contenders.add(Contender.control(contenders.size(), Role.BARE));
         return contenders;
     }
 }

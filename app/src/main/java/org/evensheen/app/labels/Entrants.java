@@ -24,13 +24,13 @@ public final class Entrants {
     /** Names of all products of some contenders. */
     public static List<String> names(Collection<Contender> contenders) {
         return contenders.stream()
-                .filter(c -> !c.isBare())
+                .filter(c -> !c.isControl())
                 .flatMap(c -> c.layers().stream())
                 .toList();
     }
 
     public Entrant of(Contender contender) {
-        if (contender.isBare()) {
+        if (contender.isControl()) {
             return new Entrant(contender, List.of());
         }
         List<Entrant.Layer> fromPaint =

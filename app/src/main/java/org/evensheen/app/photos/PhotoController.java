@@ -15,10 +15,11 @@ import org.evensheen.app.page.Missing;
 import org.evensheen.app.page.Refused;
 import org.evensheen.app.page.Sheet;
 import org.evensheen.app.pictures.Picture;
+import org.evensheen.app.studies.Selection;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.study.Look;
 import org.evensheen.core.study.Occasion;
-import org.evensheen.core.study.Stage;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -84,7 +85,8 @@ class PhotoController {
         Study study = studies.load(id);
         boolean program =
                 Optional.ofNullable(request.getHeader("Accept")).orElse("").contains("json");
-        Stage known = Stage.ofCode(stage).orElseThrow(() -> new Refused("There is no stage called “" + stage + "”."));
+        Look known = Selection.look(study, stage)
+                .orElseThrow(() -> new Refused("There is no stage called “" + stage + "”."));
         if (day < 0 || day > Math.max(0, study.dayOf(clock))) {
             throw new Refused("A photo is of a day from 0 to today, day %d.".formatted(study.dayOf(clock)));
         }

@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.pictures.Picture;
+import org.evensheen.core.study.Look;
 import org.evensheen.core.study.Occasion;
-import org.evensheen.core.study.Stage;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -42,7 +42,7 @@ public class PhotoStore {
                 .param("study", draft.study())
                 .param("section", draft.section().orElse(null), Types.VARCHAR)
                 .param("day", draft.at().day())
-                .param("stage", draft.at().stage().code())
+                .param("stage", draft.at().look().code())
                 .param("note", draft.note())
                 .param("picture", draft.picture().large())
                 .param("small", draft.picture().small())
@@ -55,7 +55,7 @@ public class PhotoStore {
     }
 
     /** A photo without its picture; a section of nothing is the whole bed. */
-    record Listed(long id, Optional<String> section, int day, Stage stage, String note, String by) {}
+    record Listed(long id, Optional<String> section, int day, Look look, String note, String by) {}
 
     List<Listed> of(long study) {
         return database.sql("""
@@ -68,7 +68,7 @@ public class PhotoStore {
                         row.getLong("id"),
                         Optional.ofNullable(row.getString("code")),
                         row.getInt("day"),
-                        Stage.ofCode(row.getString("stage")).orElseThrow(),
+                        Look.ofCode(row.getString("stage")).orElseThrow(),
                         row.getString("note"),
                         row.getString("kept_by")))
                 .list();

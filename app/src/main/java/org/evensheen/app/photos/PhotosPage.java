@@ -9,7 +9,6 @@ import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.photos.PhotoStore.Listed;
 import org.evensheen.app.studies.Study;
-import org.evensheen.core.study.Stage;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -81,7 +80,7 @@ record PhotosPage(
                 here.stream().map(p -> shot(study, p, code, left, right, last)).toList(),
                 Figures.count(here.size(), "photo", "photos"),
                 pair,
-                Stream.of(Stage.values())
+                study.record().plan().course().stages().stream()
                         .map(s -> new Choice(
                                 s.code(), s.label(), s == study.record().plan().stageOn(Math.max(0, today))))
                         .toList(),
@@ -133,6 +132,6 @@ record PhotosPage(
     }
 
     private static String when(Listed p) {
-        return "day %d, %s".formatted(p.day(), p.stage().label());
+        return "day %d, %s".formatted(p.day(), p.look().label());
     }
 }

@@ -272,7 +272,7 @@ class PlanController {
         boolean bare = design.counts().get(design.counts().size() - 1) > 0;
         return design.entrants().stream()
                 .map(Entrant::contender)
-                .filter(c -> bare || !c.isBare())
+                .filter(c -> bare || !c.isControl())
                 .toList();
     }
 

@@ -4,6 +4,7 @@ import static org.evensheen.app.page.Figures.svg;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Locale;
 import org.evensheen.app.beds.BedDrawing;
 import org.evensheen.core.layout.Layout;
 import org.evensheen.core.study.Contender;
@@ -57,7 +58,7 @@ record PlanDrawing(BedDrawing bed, List<Taped> sections, List<Spare> spare) {
     private static Taped taped(Section s, Contender contender, double unit) {
         double width = s.widthMm() * unit;
         double middle = (s.yMm() + s.heightMm() / 2) * unit + BedDrawing.MARGIN;
-        String name = contender.isBare() ? "bare" : contender.name();
+        String name = contender.isControl() ? contender.name().toLowerCase(Locale.ROOT) : contender.name();
         int fits = Math.max(3, (int) (width / LETTER));
         return new Taped(
                 s.code(),
@@ -69,7 +70,7 @@ record PlanDrawing(BedDrawing bed, List<Taped> sections, List<Spare> spare) {
                 svg((s.xMm() + s.widthMm() / 2) * unit + BedDrawing.MARGIN),
                 svg(middle),
                 svg(middle + 17),
-                contender.isBare(),
+                contender.isControl(),
                 s.byHand(),
                 "%s: %s, block %d%s".formatted(s.code(), name, s.row(), s.byHand() ? ", placed by hand" : ""));
     }

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.evensheen.app.labels.Cautions;
 import org.evensheen.app.page.Figures;
 import org.evensheen.core.cautions.Hazard;
@@ -20,6 +21,7 @@ import org.evensheen.core.measure.Measures;
 import org.evensheen.core.planning.ChemicalProof;
 import org.evensheen.core.planning.Entrant;
 import org.evensheen.core.planning.Protocol.Chemicals;
+import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Section;
 
 /**
@@ -272,11 +274,28 @@ record PlanPage(
         String numbered = step.equals("ask") ? "name" : step.equals("protocol") ? "dose" : "";
         IntStream.range(0, numbered.isEmpty() ? 0 : Fields.MOST_PRODUCTS)
                 .filter(i -> !in("name" + i).isEmpty())
-                .forEach(i -> here.add(numbered + i));
+                .forEach(i -> {
+                    here.add(numbered + i);
+                    if (step.equals("ask")) {
+                        here.add("way" + i);
+                    }
+                });
         if (step.equals("protocol")) {
             readings().forEach(m -> here.add(m.code()));
         }
         return here;
+    }
+
+    /** Whether anything is to be read that looks at water, so that it is asked what water is meant to do. */
+    public boolean asksWater() {
+        return PlanReader.asksWater(this::in);
+    }
+
+    /** What a contender may be when it is not just one or more products; a stack is told by its name. */
+    public List<Contender.Kind> whats() {
+        return Stream.of(Contender.Kind.values())
+                .filter(k -> k != Contender.Kind.STACK && k != Contender.Kind.METHOD)
+                .toList();
     }
 
     /** Every measure that a section can be read with. */

@@ -13,6 +13,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.beds.PlaceInUse;
@@ -27,6 +28,8 @@ import org.evensheen.core.layout.Balance;
 import org.evensheen.core.layout.BedShape;
 import org.evensheen.core.layout.Layout;
 import org.evensheen.core.layout.Outline;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.planning.Calendar;
 import org.evensheen.core.planning.Effort;
 import org.evensheen.core.planning.Entrant;
@@ -36,6 +39,7 @@ import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Contender.Role;
 import org.evensheen.core.study.Contender.Source;
 import org.evensheen.core.study.Section;
+import org.evensheen.core.units.PlainText;
 import org.evensheen.core.water.WaterKind;
 
 /** Works out what a plan comes to from what was typed. */
@@ -162,19 +166,57 @@ final class PlanReader {
             if (layers.size() > 5 || layers.stream().anyMatch(l -> l.isEmpty() || l.length() > 80)) {
                 fields.wrong("name" + i, "Write a stack as “wax over sealant”, at most five layers of 80 characters.");
             }
-            if (!seen.add(String.join(Contender.OVER, layers).toLowerCase(Locale.ROOT))) {
-                fields.wrong("name" + i, "“%s” is listed twice. One contender, one line.".formatted(name));
+            Contender contender = contender(i, entrants.size(), String.join(Contender.OVER, layers));
+            if (!seen.add(contender.name().toLowerCase(Locale.ROOT))) {
+                fields.wrong(
+                        "name" + i,
+                        "“%s” is listed twice. If it is used another way, say how beside it."
+                                .formatted(contender.name()));
             }
-            entrants.add(shelf.of(new Contender(
-                    entrants.size(),
-                    String.join(Contender.OVER, layers),
-                    String.valueOf(i).equals(fields.in("reference")) ? Role.REFERENCE : Role.PRODUCT,
-                    WaterKind.ofCode(fields.in("kind" + i)).orElse(WaterKind.REPELS),
-                    source(fields.in("source" + i)))));
+            entrants.add(shelf.of(contender));
         }
         entrants.add(new Entrant(
-                new Contender(entrants.size(), "Bare", Role.BARE, WaterKind.REPELS, Source.BOUGHT), List.of()));
+                Contender.control(
+                        entrants.size(), fields.in("control").equals("untreated") ? Role.UNTREATED : Role.BARE),
+                List.of()));
         return entrants;
+    }
+
+    /** A line of the form: a product as its label has it or in a way of its own, or something that is no product. */
+    private Contender contender(int line, int number, String name) {
+        String way = PlainText.line(fields.text("way" + line, Contender.WAY));
+        Contender.Kind what = Contender.Kind.ofCode(fields.in("what" + line)).orElse(Contender.Kind.PRODUCT);
+        if (what.hasProduct() && what.hasWay() && way.isEmpty()) {
+            fields.wrong("way" + line, "Say how it is kept up, or choose “a product”.");
+            what = Contender.Kind.PRODUCT;
+        }
+        if (what == Contender.Kind.PRODUCT && !way.isEmpty()) {
+            what = Contender.Kind.METHOD;
+        } else if (what == Contender.Kind.PRODUCT && name.contains(Contender.OVER)) {
+            what = Contender.Kind.STACK;
+        }
+        return new Contender(
+                number,
+                what.hasProduct() ? name : "",
+                String.valueOf(line).equals(fields.in("reference")) ? Role.REFERENCE : Role.PRODUCT,
+                asksWater(fields::in)
+                        ? Optional.of(WaterKind.ofCode(fields.in("kind" + line)).orElse(WaterKind.REPELS))
+                        : Optional.empty(),
+                source(fields.in("source" + line)),
+                what,
+                what.hasProduct() ? shortened(way) : shortened(way.isEmpty() ? name : name + ", " + way));
+    }
+
+    private static String shortened(String way) {
+        return way.substring(0, Math.min(way.length(), Contender.WAY));
+    }
+
+    /** Whether anything is read that looks at water. */
+    static boolean asksWater(UnaryOperator<String> in) {
+        return Measures.read().stream()
+                .filter(Measure::looksAtWater)
+                .anyMatch(m ->
+                        !in.apply(m.code()).isEmpty() && !in.apply(m.code()).equals("0"));
     }
 
     private static Source source(String code) {

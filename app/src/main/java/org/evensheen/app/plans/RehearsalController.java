@@ -80,7 +80,7 @@ class RehearsalController {
         Design design = planner.work(version.typed()).design();
         List<String> names = design.entrants().stream()
                 .map(e -> e.contender())
-                .filter(c -> !c.isBare())
+                .filter(c -> !c.isControl())
                 .map(Contender::name)
                 .toList();
         return RehearsalPage.of(version, design, earlier.about(names), store.load(version.plan()));

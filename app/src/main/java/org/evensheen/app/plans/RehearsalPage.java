@@ -88,7 +88,7 @@ record RehearsalPage(
         Map<Integer, Supposed> truth = new HashMap<>();
         for (Entrant entrant : design.entrants()) {
             Contender c = entrant.contender();
-            if (c.isBare()) {
+            if (c.isControl()) {
                 continue;
             }
             Optional<EarlierStore.Seen> seen = scale == 1
@@ -180,7 +180,7 @@ record RehearsalPage(
 
     private static Plan plan(Design design, Measure measure) {
         Plan plan = design.calendar().plan(design.protocol());
-        return new Plan(List.of(new Plan.Planned(measure, plan.repeatsOf(measure))), plan.visits());
+        return new Plan(List.of(new Plan.Planned(measure, plan.repeatsOf(measure))), plan.visits(), plan.course());
     }
 
     private static Line single(Fields fields, String field, double otherwise, String from) {

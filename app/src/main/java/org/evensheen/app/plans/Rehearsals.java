@@ -86,7 +86,7 @@ class Rehearsals {
             }
         }
         String best = of.contenders().stream()
-                .filter(c -> !c.isBare())
+                .filter(c -> !c.isControl())
                 .min(java.util.Comparator.comparingDouble(c -> leftOver(of, c.number())))
                 .orElseThrow()
                 .name();
@@ -121,8 +121,10 @@ class Rehearsals {
         int visits = design.calendar().plan(design.protocol()).visits().size();
         List<Integer> moreSections = design.counts().stream().map(c -> c + 1).toList();
         Plan plan = of.plan();
-        Plan repeats =
-                new Plan(List.of(new Plan.Planned(of.measure(), plan.repeatsOf(of.measure()) + 1)), plan.visits());
+        Plan repeats = new Plan(
+                List.of(new Plan.Planned(of.measure(), plan.repeatsOf(of.measure()) + 1)),
+                plan.visits(),
+                plan.course());
         List<Occasion> longer = new ArrayList<>(plan.visits());
         longer.add(new Occasion(plan.lastDay() + 7 * WEEKS_MORE, Stage.REWETTED));
         int sections = of.sections().size();
@@ -152,7 +154,7 @@ class Rehearsals {
                                 List.of())),
                 new Variant(
                         "Three more weeks",
-                        with(of, new Plan(plan.measures(), longer)),
+                        with(of, new Plan(plan.measures(), longer, plan.course())),
                         Effort.of(design.protocol(), design.entrants(), design.counts(), visits + 1)));
     }
 

@@ -15,8 +15,9 @@ import org.evensheen.app.readings.ReadingController.Sent;
 import org.evensheen.app.studies.TypedEntry;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
+import org.evensheen.core.study.Look;
+import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
-import org.evensheen.core.study.Stage;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
@@ -32,7 +33,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 class CaptureController {
     private final ReadingStore store;
     private final Clock clock;
-    private final Cache<Long, LocalDate> firstDays =
+    private final Cache<Long, ReadingStore.Begun> begun =
             Caffeine.newBuilder().maximumSize(2000).build();
 
     CaptureController(ReadingStore store, Clock clock) {
@@ -49,20 +50,21 @@ class CaptureController {
         Measure measure = Measures.ofCode(sent.measure())
                 .filter(m -> m.readAs() == m)
                 .orElseThrow(() -> new Refused("There is no measure called “%s”.".formatted(sent.measure())));
-        Stage stage = Stage.ofCode(sent.stage())
-                .orElseThrow(() -> new Refused("There is no stage called “%s”.".formatted(sent.stage())));
         if (sent.repeat() < 1 || sent.repeat() > 99) {
             throw new Refused("Repeats run from 1 to 99.");
         }
-        int today = today(id);
+        ReadingStore.Begun study = begun(id);
+        Look look = Look.ofCode(sent.stage())
+                .filter(l -> study.course().stages().contains(l.stage()))
+                .orElseThrow(() -> new Refused("This study has no stage called “%s”.".formatted(sent.stage())));
+        int today = (int) ChronoUnit.DAYS.between(study.firstDay(), LocalDate.now(clock));
         if (sent.day() < 0 || sent.day() > today) {
             throw new Refused("Day %d is not between the first day and today, day %d.".formatted(sent.day(), today));
         }
         TypedEntry typed = ReadingController.typed(measure, request, "");
         Reading reading = new Reading(
                 sent.section(),
-                sent.day(),
-                stage,
+                new Occasion(sent.day(), look),
                 sent.repeat(),
                 typed.observation().orElseThrow(() -> new Refused(typed.problem())));
         ReadingStore.Outcome outcome =
@@ -96,13 +98,12 @@ class CaptureController {
         return ResponseEntity.status(HttpStatus.CONFLICT).body(problem);
     }
 
-    private int today(long id) {
-        LocalDate first = firstDays.get(
+    private ReadingStore.Begun begun(long id) {
+        return begun.get(
                 id,
-                study -> store.firstDay(study)
+                study -> store.begun(study)
                         .orElseThrow(() ->
                                 new Missing("There is no study " + study + ". The list of studies has them all.")));
-        return (int) ChronoUnit.DAYS.between(first, LocalDate.now(clock));
     }
 
     private static String figure(Reading reading) {

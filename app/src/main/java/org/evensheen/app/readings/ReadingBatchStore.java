@@ -82,7 +82,7 @@ public class ReadingBatchStore {
         Observation seen = kept.reading().seen();
         row.put("section", kept.reading().section());
         row.put("day", kept.reading().day());
-        row.put("stage", kept.reading().stage().code());
+        row.put("stage", kept.reading().at().look().code());
         row.put("measure", kept.reading().measure().code());
         row.put("repeat", kept.reading().repeat());
         row.put("amount", seen.amount());

@@ -205,8 +205,7 @@ class ReadingController {
     }
 
     private static Reading reading(Selection selection, int repeat, Observation seen) {
-        return new Reading(
-                selection.section().code(), selection.at().day(), selection.at().stage(), repeat, seen);
+        return new Reading(selection.section().code(), selection.at(), repeat, seen);
     }
 
     private static KeptReading kept(Study study, long reading) {
@@ -259,8 +258,7 @@ class ReadingController {
         String there = study.readings().stream()
                 .filter(k -> k.stands()
                         && k.reading().section().equals(reading.section())
-                        && k.occasion().day() == reading.day()
-                        && k.occasion().stage() == reading.stage()
+                        && k.occasion().equals(reading.at())
                         && k.reading().measure() == reading.measure()
                         && k.reading().repeat() == reading.repeat())
                 .findFirst()

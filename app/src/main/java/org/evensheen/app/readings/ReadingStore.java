@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.page.Hands;
 import org.evensheen.core.measure.Observation;
+import org.evensheen.core.study.Course;
 import org.evensheen.core.study.Reading;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.namedparam.MapSqlParameterSource;
@@ -96,7 +97,7 @@ public class ReadingStore {
         Observation seen = reading.seen();
         return new MapSqlParameterSource()
                 .addValue("day", reading.day())
-                .addValue("stage", reading.stage().code())
+                .addValue("stage", reading.at().look().code())
                 .addValue("measure", reading.measure().code())
                 .addValue("repeat", reading.repeat())
                 .addValue("amount", seen.amount(), Types.NUMERIC)
@@ -126,7 +127,7 @@ public class ReadingStore {
                 .param("study", study)
                 .param("section", reading.section())
                 .param("day", reading.day())
-                .param("stage", reading.stage().code())
+                .param("stage", reading.at().look().code())
                 .param("measure", reading.measure().code())
                 .param("repeat", reading.repeat())
                 .query((row, n) -> new Standing(
@@ -137,11 +138,15 @@ public class ReadingStore {
                 .optional();
     }
 
-    /** The first day of a study. */
-    Optional<LocalDate> firstDay(long study) {
-        return database.sql("select first_day from study where id = :study")
+    /** What of a study never changes once it has begun. */
+    record Begun(LocalDate firstDay, Course course) {}
+
+    Optional<Begun> begun(long study) {
+        return database.sql("select first_day, course from study where id = :study")
                 .param("study", study)
-                .query(LocalDate.class)
+                .query((row, n) -> new Begun(
+                        row.getObject("first_day", LocalDate.class),
+                        Course.ofCode(row.getString("course")).orElseThrow()))
                 .optional();
     }
 

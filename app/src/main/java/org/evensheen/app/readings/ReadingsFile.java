@@ -20,8 +20,9 @@ import org.evensheen.core.measure.Observation;
 import org.evensheen.core.measure.Part;
 import org.evensheen.core.measure.TypedReading;
 import org.evensheen.core.schedule.OurTime;
+import org.evensheen.core.study.Look;
+import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
-import org.evensheen.core.study.Stage;
 import org.jspecify.annotations.Nullable;
 
 /** The readings of a study as a CSV file; docs/formats.md describes it. */
@@ -55,7 +56,7 @@ final class ReadingsFile {
         return Arrays.asList(
                 reading.section(),
                 reading.day(),
-                reading.stage().code(),
+                reading.at().look().code(),
                 reading.measure().code(),
                 reading.repeat(),
                 reading.measure().unit(),
@@ -126,7 +127,8 @@ final class ReadingsFile {
         private void row(Sheet.Row row, long line) {
             String section = row.at("section").toUpperCase(java.util.Locale.ROOT);
             Optional<Measure> measure = Measures.ofCode(row.at("measure"));
-            Optional<Stage> stage = Stage.ofCode(row.at("stage"));
+            Optional<Look> stage = Look.ofCode(row.at("stage"))
+                    .filter(l -> study.record().plan().course().stages().contains(l.stage()));
             Optional<Integer> day = whole(row.at("day"));
             Optional<Integer> repeat = whole(row.at("repeat"));
             if (study.record().section(section).isEmpty()) {
@@ -134,7 +136,7 @@ final class ReadingsFile {
             } else if (measure.isEmpty()) {
                 problem(line, "measure", "“%s” is not %s".formatted(Sheet.shown(row.at("measure")), known()));
             } else if (stage.isEmpty()) {
-                problem(line, "stage", "“%s” is not a stage".formatted(Sheet.shown(row.at("stage"))));
+                problem(line, "stage", "“%s” is not a stage of this study".formatted(Sheet.shown(row.at("stage"))));
             } else if (day.isEmpty() || day.get() < 0) {
                 problem(
                         line,
@@ -156,8 +158,10 @@ final class ReadingsFile {
                                         measure.get().unit()));
             } else {
                 seen(row, line, measure.get())
-                        .ifPresent(seen ->
-                                add(row, line, new Reading(section, day.get(), stage.get(), repeat.get(), seen)));
+                        .ifPresent(seen -> add(
+                                row,
+                                line,
+                                new Reading(section, new Occasion(day.get(), stage.get()), repeat.get(), seen)));
             }
         }
 
@@ -257,8 +261,8 @@ final class ReadingsFile {
 
         private static String slot(KeptReading kept) {
             Reading r = kept.reading();
-            return (r.measure().byEye() ? kept.keptBy() + "/" : "") + r.section() + "/" + r.day() + "/" + r.stage()
-                    + "/" + r.measure() + "/" + r.repeat();
+            return (r.measure().byEye() ? kept.keptBy() + "/" : "") + r.section() + "/" + r.day() + "/"
+                    + r.at().look().code() + "/" + r.measure() + "/" + r.repeat();
         }
 
         private static String struckKey(KeptReading kept) {

@@ -24,8 +24,7 @@ final class Suppose {
         Study supposed = fits
                 ? study.with(new Reading(
                         selection.section().code(),
-                        selection.at().day(),
-                        selection.at().stage(),
+                        selection.at(),
                         repeat,
                         typed.observation().get()))
                 : study;

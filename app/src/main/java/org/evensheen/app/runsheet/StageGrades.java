@@ -86,7 +86,7 @@ class StageGrades {
             run.study().record().readings().stream()
                     .filter(r -> step.sections().contains(r.section())
                             && r.measure().equals(asked.measure())
-                            && r.stage() != Stage.BARE)
+                            && !r.stage().untouched())
                     .forEach(r -> chosen.putAll(r.seen().typed()));
         });
         return chosen;
@@ -95,9 +95,10 @@ class StageGrades {
     /** What the water does on a section, as it was said when it was graded first; before that as its product is known for. */
     private static WaterKind kind(Run run, Section section) {
         return run.study().record().readings().stream()
-                .filter(r -> r.section().equals(section.code()) && r.stage() != Stage.BARE)
+                .filter(r -> r.section().equals(section.code()) && !r.stage().untouched())
                 .flatMap(r -> WaterGrade.kind(r.seen()).stream())
                 .findFirst()
-                .orElse(run.study().record().contenderOn(section).kind());
+                .orElseGet(
+                        () -> run.study().record().contenderOn(section).water().orElse(WaterKind.REPELS));
     }
 }

@@ -83,7 +83,7 @@ class ApplicationController {
                                 "The key of this study is closed. Open “What was done” and ask for the names first; that you saw them is kept."));
         if (contender < 0
                 || contender >= study.record().contenders().size()
-                || study.record().contenders().get(contender).isBare()) {
+                || study.record().contenders().get(contender).isControl()) {
             throw new Missing("There is no product %d in this study.".formatted(contender));
         }
         Map<String, String> problems = new LinkedHashMap<>();

@@ -32,7 +32,7 @@ public final class Coded {
     }
 
     private static Contender contender(Contender c, StudyRecord behind) {
-        return c.isBare()
+        return c.isControl()
                 ? c
                 : new Contender(
                         c.number(),

@@ -53,7 +53,7 @@ record DonePage(long id, String question, int today, List<String> meetings, List
                 .map(h -> h.day())
                 .orElse(Math.max(0, today));
         List<Row> rows = study.record().contenders().stream()
-                .filter(c -> !c.isBare())
+                .filter(c -> !c.isControl())
                 .map(c -> row(study, c, applied, c.number() == refused ? filled : Filled.NOTHING))
                 .toList();
         return new DonePage(

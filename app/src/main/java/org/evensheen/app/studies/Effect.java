@@ -18,8 +18,8 @@ final class Effect {
     /** One line under the field: what it takes off bare, and what is left of its first effect. */
     static String words(StudyRecord study, Section section, Occasion at, Measure measure) {
         if (!measure.benefitIsShare()
-                || at.stage() == Stage.BARE
-                || study.contenderOn(section).isBare()
+                || at.stage().untouched()
+                || study.contenderOn(section).isControl()
                 || study.mean(section, at, measure).isEmpty()) {
             return "";
         }
@@ -40,7 +40,7 @@ final class Effect {
 
     /** What a row of the Slate is set against: bare of the day, or its own fresh reading. */
     static String against(StudyRecord study, Section section, Occasion at, Measure measure) {
-        String bare = study.contenderOn(section).isBare()
+        String bare = study.contenderOn(section).isControl()
                 ? ""
                 : SectionEffect.bareOn(study, at, measure).stream()
                         .mapToObj(b -> "bare " + Figures.score(measure, b))

@@ -16,10 +16,12 @@ public class HappeningStore {
 
     public void keep(long study, Happening happening, UUID key, String by) {
         database.sql("""
-                        insert into happening (study_id, day, kind, note, kept_by, page_key)
-                        values (:study, :day, :kind, :note, :by, :key) on conflict (page_key) do nothing""")
+                        insert into happening (study_id, day, step, minute, kind, note, kept_by, page_key)
+                        values (:study, :day, :step, :minute, :kind, :note, :by, :key) on conflict (page_key) do nothing""")
                 .param("study", study)
                 .param("day", happening.day())
+                .param("step", happening.step())
+                .param("minute", happening.minute().orElse(null), java.sql.Types.SMALLINT)
                 .param("kind", happening.kind().code())
                 .param("note", happening.note())
                 .param("by", by)

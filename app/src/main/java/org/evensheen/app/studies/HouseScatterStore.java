@@ -76,7 +76,7 @@ public class HouseScatterStore {
                             where exists (
                                 select 1 from section one join section two
                                   on two.contender_id = one.contender_id and two.id > one.id
-                                join contender c on c.id = one.contender_id and c.role <> 'bare'
+                                join contender c on c.id = one.contender_id and c.role not in ('bare', 'untreated')
                                 where one.study_id = k.study_id)
                             group by k.study_id, k.first_day
                             order by k.first_day desc, k.study_id desc limit 5)

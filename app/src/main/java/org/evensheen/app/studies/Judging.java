@@ -16,7 +16,6 @@ import org.evensheen.core.footing.FootingReview;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.study.Contender.Source;
 import org.evensheen.core.study.Occasion;
-import org.evensheen.core.study.Stage;
 import org.springframework.stereotype.Component;
 
 /**
@@ -101,8 +100,8 @@ public class Judging {
         return BlindReview.of(
                 study.readings().stream()
                         .filter(KeptReading::stands)
-                        .filter(k ->
-                                k.reading().measure().byEye() && k.reading().stage() != Stage.BARE)
+                        .filter(k -> k.reading().measure().byEye()
+                                && !k.reading().stage().untouched())
                         .map(k -> new BlindReview.Look(k.reading().section(), k.keptAt(), k.keptBy()))
                         .toList(),
                 study.seen().stream()
@@ -110,6 +109,7 @@ public class Judging {
                         .toList(),
                 study.keyOpened().map(Study.Opened::at),
                 study.behind().record().contenders().stream()
-                        .anyMatch(c -> !c.isBare() && (c.source() == Source.GIFTED || c.source() == Source.SPONSORED)));
+                        .anyMatch(c ->
+                                !c.isControl() && (c.source() == Source.GIFTED || c.source() == Source.SPONSORED)));
     }
 }

@@ -25,6 +25,6 @@ public record KeptReading(
     }
 
     public Occasion occasion() {
-        return new Occasion(reading.day(), reading.stage());
+        return reading.at();
     }
 }

@@ -8,6 +8,7 @@ import org.evensheen.app.beds.BedStore;
 import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Section;
+import org.evensheen.core.water.WaterKind;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -34,13 +35,14 @@ public class NewStudyStore {
         return transaction.execute(status -> {
             long bed = draft.bed().id() > 0 ? draft.bed().id() : beds.keep(draft.bed(), UUID.randomUUID());
             Optional<Long> study = database.sql("""
-                            insert into study (question, bed_id, first_day, seed, page_key)
-                            values (:question, :bed, :first, :seed, :key)
+                            insert into study (question, bed_id, first_day, seed, course, page_key)
+                            values (:question, :bed, :first, :seed, :course, :key)
                             on conflict (page_key) do nothing returning id""")
                     .param("question", draft.question())
                     .param("bed", bed)
                     .param("first", draft.firstDay())
                     .param("seed", draft.seed())
+                    .param("course", draft.plan().course().code())
                     .param("key", draft.key())
                     .query(Long.class)
                     .optional();
@@ -76,17 +78,19 @@ public class NewStudyStore {
     }
 
     private void contender(long study, Contender contender) {
-        boolean bare = contender.isBare();
+        boolean control = contender.isControl();
         List<String> layers = contender.layers();
         long id = database.sql("""
-                        insert into contender (study_id, number, role, product_id, water_kind, source)
-                        values (:study, :number, :role, :product, :kind, :source) returning id""")
+                        insert into contender (study_id, number, role, product_id, water_kind, source, kind, way)
+                        values (:study, :number, :role, :product, :water, :source, :kind, :way) returning id""")
                 .param("study", study)
                 .param("number", contender.number())
                 .param("role", word(contender.role()))
-                .param("product", bare ? null : product(layers.get(0)), java.sql.Types.BIGINT)
-                .param("kind", bare ? null : contender.kind().code(), java.sql.Types.VARCHAR)
-                .param("source", bare ? null : word(contender.source()), java.sql.Types.VARCHAR)
+                .param("product", layers.isEmpty() ? null : product(layers.get(0)), java.sql.Types.BIGINT)
+                .param("water", contender.water().map(WaterKind::code).orElse(null), java.sql.Types.VARCHAR)
+                .param("source", control ? null : word(contender.source()), java.sql.Types.VARCHAR)
+                .param("kind", contender.kind().code())
+                .param("way", contender.way())
                 .query(Long.class)
                 .single();
         for (int layer = 1; layer < layers.size(); layer++) {
@@ -140,7 +144,7 @@ public class NewStudyStore {
             database.sql("insert into planned_visit (study_id, day, stage) values (:study, :day, :stage)")
                     .param("study", study)
                     .param("day", visit.day())
-                    .param("stage", visit.stage().code())
+                    .param("stage", visit.look().code())
                     .update();
         }
     }

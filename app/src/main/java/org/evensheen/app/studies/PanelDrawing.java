@@ -5,6 +5,7 @@ import static org.evensheen.app.page.Figures.svg;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
@@ -15,10 +16,10 @@ import org.evensheen.core.measure.Drawing;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
 import org.evensheen.core.schedule.NextReading;
+import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.SectionState;
 import org.evensheen.core.study.StudyRecord;
-import org.evensheen.core.water.WaterKind;
 import org.jspecify.annotations.Nullable;
 
 /** The bed drawn to scale, every section with drawings that are its measurements on a day. */
@@ -242,7 +243,7 @@ public record PanelDrawing(
         }
 
         private Optional<Glyph> water(double skin, double start) {
-            boolean sheets = study.record().contenderOn(section).kind() == WaterKind.SHEETS;
+            boolean sheets = study.record().contenderOn(section).sheets();
             Optional<State> left = state(Drawing.SHEET);
             Optional<State> drop = state(Drawing.DROP);
             double size = Math.min(h * 0.17, w * 0.09);
@@ -301,14 +302,15 @@ public record PanelDrawing(
             if (section.equals(selection.section())) {
                 states.add("chosen");
             }
-            if (study.record().contenderOn(section).isBare()) {
+            if (study.record().contenderOn(section).isControl()) {
                 states.add("bare");
             }
             return String.join(" ", states);
         }
 
         private String spoken(Optional<Glyph> water, Optional<Glyph> runner, Optional<Glyph> gleam) {
-            String what = study.record().contenderOn(section).isBare() ? ", bare" : "";
+            Contender on = study.record().contenderOn(section);
+            String what = on.isControl() ? ", " + on.name().toLowerCase(Locale.ROOT) : "";
             String said = Stream.of(
                             water.map(g -> "water " + g.figure() + (g.read() ? "" : " estimated")),
                             runner.map(g -> "pull " + g.figure() + (g.read() ? "" : " estimated")),

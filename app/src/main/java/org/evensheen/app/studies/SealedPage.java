@@ -44,7 +44,7 @@ public record SealedPage(
     /** Codes of all sections that carry a product. */
     public static List<String> products(Study study) {
         return study.record().sections().stream()
-                .filter(s -> !study.record().contenderOn(s).isBare())
+                .filter(s -> !study.record().contenderOn(s).isControl())
                 .map(Section::code)
                 .sorted()
                 .toList();

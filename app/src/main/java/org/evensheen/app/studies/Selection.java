@@ -6,9 +6,9 @@ import org.evensheen.app.page.Missing;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
 import org.evensheen.core.schedule.NextReading;
+import org.evensheen.core.study.Look;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
-import org.evensheen.core.study.Stage;
 
 /**
  * What a person is looking at on the study screen: a day and stage, a section, and the measure in hand.
@@ -41,9 +41,9 @@ public record Selection(Occasion at, int today, Section section, Measure measure
             throw new Missing(
                     "Day %d lies beyond the end of the tape, day %d. Choose an earlier day.".formatted(day, last));
         }
-        Stage stage = asked.stage()
-                .map(s -> Stage.ofCode(s).orElseThrow(() -> new Missing("There is no stage called “" + s + "”.")))
-                .orElseGet(() -> stageOn(study, day));
+        Look look = asked.stage()
+                .map(s -> look(study, s).orElseThrow(() -> new Missing("There is no stage called “" + s + "”.")))
+                .orElseGet(() -> lookOn(study, day));
         Optional<Measure> measure = asked.measure()
                 .map(m -> Measures.ofCode(m)
                         .map(Measure::readAs)
@@ -53,7 +53,7 @@ public record Selection(Occasion at, int today, Section section, Measure measure
                         .section(code.strip().toUpperCase(java.util.Locale.ROOT))
                         .orElseThrow(() -> new Missing("There is no section “%s” in this study; they are %s."
                                 .formatted(code, String.join(", ", codes(study))))));
-        Occasion at = new Occasion(day, stage);
+        Occasion at = new Occasion(day, look);
         Measure first = study.record().plan().measures().isEmpty()
                 ? Measures.PULL
                 : study.record().plan().measures().get(0).measure();
@@ -70,22 +70,28 @@ public record Selection(Occasion at, int today, Section section, Measure measure
                 measure.or(() -> next.map(NextReading::measure)).orElse(first));
     }
 
+    /** A look by its code, if the study's course has such a stage. */
+    public static Optional<Look> look(Study study, String code) {
+        return Look.ofCode(code)
+                .filter(l -> study.record().plan().course().stages().contains(l.stage()));
+    }
+
     private static Iterable<String> codes(Study study) {
         return study.record().sections().stream().map(Section::code).sorted().toList();
     }
 
-    /** The planned stage of a day, or the last stage read on it, or what it most likely is. */
-    private static Stage stageOn(Study study, int day) {
+    /** The planned look of a day, or the last one read on it, or what it most likely is. */
+    private static Look lookOn(Study study, int day) {
         return study.record()
                 .plan()
                 .visitOn(day)
-                .map(Occasion::stage)
+                .map(Occasion::look)
                 .or(() -> Measures.read().stream()
                         .flatMap(m -> study.record().occasionsRead(m).stream())
                         .filter(o -> o.day() == day)
-                        .map(Occasion::stage)
+                        .map(Occasion::look)
                         .max(Comparator.naturalOrder()))
-                .orElseGet(() -> study.record().plan().stageOn(day));
+                .orElseGet(() -> Look.at(study.record().plan().stageOn(day)));
     }
 
     /** The last day on the tape: the last planned day or today, whichever is later, but not long after the plan. */
@@ -108,6 +114,6 @@ public record Selection(Occasion at, int today, Section section, Measure measure
 
     String address(Study study, String sectionCode, Measure chosen) {
         return "/studies/%d?day=%d&stage=%s&section=%s&measure=%s"
-                .formatted(study.id(), at.day(), at.stage().code(), sectionCode, chosen.code());
+                .formatted(study.id(), at.day(), at.look().code(), sectionCode, chosen.code());
     }
 }

@@ -19,10 +19,10 @@ import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
 import org.evensheen.core.schedule.NextReading;
 import org.evensheen.core.schedule.Plan;
+import org.evensheen.core.study.Look;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Spread;
-import org.evensheen.core.study.Stage;
 import org.evensheen.core.study.StudyRecord;
 import org.springframework.stereotype.Component;
 
@@ -52,7 +52,7 @@ class SlateWriter {
         return new Slate(
                 selection.section().code(),
                 selection.section().name(),
-                selection.at().stage().code(),
+                selection.at().look().code(),
                 selection.measure().code(),
                 when(selection),
                 record.happenings().stream()
@@ -91,18 +91,30 @@ class SlateWriter {
     }
 
     private static List<Choice> stages(Study study, Selection selection) {
-        return Stream.of(Stage.values())
-                .map(stage -> new Choice(
-                        stage.code(),
-                        stage.label(),
+        return looks(study, selection)
+                .map(look -> new Choice(
+                        look.code(),
+                        look.label(),
                         new Selection(
-                                        new Occasion(selection.at().day(), stage),
+                                        new Occasion(selection.at().day(), look),
                                         selection.today(),
                                         selection.section(),
                                         selection.measure())
                                 .address(study),
-                        stage == selection.at().stage()))
+                        look.equals(selection.at().look())))
                 .toList();
+    }
+
+    /** Every stage of the course after the step that is looked at, and whatever else was read that day. */
+    private static Stream<Look> looks(Study study, Selection selection) {
+        int step = selection.at().look().step();
+        return Stream.concat(
+                        study.record().plan().course().stages().stream().map(s -> new Look(s, step)),
+                        study.record().readings().stream()
+                                .filter(r -> r.day() == selection.at().day())
+                                .map(r -> r.at().look()))
+                .distinct()
+                .sorted();
     }
 
     private List<Row> rows(Study study, Selection selection) {
@@ -110,8 +122,7 @@ class SlateWriter {
                 .map(Plan.Planned::measure)
                 .toList();
         List<KeptReading> here = study.readings().stream()
-                .filter(k -> k.reading().day() == selection.at().day()
-                        && k.reading().stage() == selection.at().stage()
+                .filter(k -> k.occasion().equals(selection.at())
                         && k.reading().section().equals(selection.section().code()))
                 .toList();
         return Measures.read().stream()
@@ -177,14 +188,14 @@ class SlateWriter {
                 .formatted(
                         study.id(),
                         selection.at().day(),
-                        selection.at().stage().code(),
+                        selection.at().look().code(),
                         next.section().code(),
                         measure.code(),
                         next.repeat());
         return new Slate.Entry(
                 typed.key().orElseGet(UUID::randomUUID),
                 selection.at().day(),
-                selection.at().stage().code(),
+                selection.at().look().code(),
                 next.section().code(),
                 measure.code(),
                 next.repeat(),

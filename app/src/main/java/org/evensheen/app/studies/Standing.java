@@ -108,6 +108,6 @@ public record Standing(String title, List<String> places, List<Row> rows, String
 
     /** Where the latest readings stand: "day 42, wetted again". */
     public static String words(Occasion at) {
-        return "day %d, %s".formatted(at.day(), at.stage().label());
+        return "day %d, %s".formatted(at.day(), at.look().label());
     }
 }

@@ -176,7 +176,7 @@ public class StudyScreen {
 
     static Head head(Study study, List<Finding> findings) {
         long products =
-                study.record().contenders().stream().filter(c -> !c.isBare()).count();
+                study.record().contenders().stream().filter(c -> !c.isControl()).count();
         long bare = study.record().bareSections().count();
         long sections = study.record().sections().size() - bare;
         String place = study.bed().kind() == Bed.Kind.PLACES ? "place" : "section";

@@ -28,12 +28,13 @@ import org.evensheen.core.planning.Entrant;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Application;
 import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Course;
 import org.evensheen.core.study.Deviation;
 import org.evensheen.core.study.Happening;
+import org.evensheen.core.study.Look;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
-import org.evensheen.core.study.Stage;
 import org.evensheen.core.study.StudyRecord;
 import org.evensheen.core.water.WaterKind;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -83,13 +84,14 @@ public class StudyStore {
             Bed bed,
             LocalDate firstDay,
             long seed,
+            Course course,
             Optional<Study.Opened> keyOpened,
             long revision,
             List<Instrument> instruments) {}
 
     private Head head(long id) {
         return database.sql("""
-                        select s.id, s.question, s.first_day, s.seed, s.key_opened_at, s.key_opened_by, s.revision,
+                        select s.id, s.question, s.first_day, s.seed, s.course, s.key_opened_at, s.key_opened_by, s.revision,
                         """ + InstrumentStore.LINKED_AS_JSON + "::text as linked, " + BedStore.COLUMNS
                         + " from study s join bed b on b.id = s.bed_id where s.id = :id")
                 .param("id", id)
@@ -99,6 +101,7 @@ public class StudyStore {
                         BedStore.bed(row),
                         row.getObject("first_day", LocalDate.class),
                         row.getLong("seed"),
+                        Course.ofCode(row.getString("course")).orElseThrow(),
                         Optional.ofNullable(row.getTimestamp("key_opened_at"))
                                 .map(at -> new Study.Opened(at.toInstant(), text(row, "key_opened_by"))),
                         row.getLong("revision"),
@@ -117,7 +120,7 @@ public class StudyStore {
                 head.seed,
                 List.copyOf(contenders.values()),
                 sections,
-                new Plan(marks.measures, marks.visits),
+                new Plan(marks.measures, marks.visits, head.course),
                 marks.happenings,
                 marks.applications,
                 marks.deviations,
@@ -161,7 +164,7 @@ public class StudyStore {
                             left join lateral (
                                 select id, line from label where product_id = q.id order by number desc limit 1) l on true
                             where c.study_id = :study group by c.id)
-                        select c.number, c.role, c.water_kind, c.source, m.name, m.layers,
+                        select c.number, c.role, c.water_kind, c.source, c.kind, c.way, m.name, m.layers,
                                s.code, s.block, s.x_mm, s.y_mm, s.width_mm, s.height_mm, s.by_hand, s.name as place_name
                         from section s
                         join contender c on c.id = s.contender_id
@@ -190,15 +193,17 @@ public class StudyStore {
 
     private static Contender contender(int number, ResultSet row) throws SQLException {
         Contender.Role role = Contender.Role.valueOf(row.getString("role").toUpperCase(Locale.ROOT));
-        if (role == Contender.Role.BARE) {
-            return new Contender(number, "Bare", role, WaterKind.REPELS, Contender.Source.BOUGHT);
+        if (role.control()) {
+            return Contender.control(number, role);
         }
         return new Contender(
                 number,
-                row.getString("name"),
+                Optional.ofNullable(row.getString("name")).orElse(""),
                 role,
-                WaterKind.ofCode(row.getString("water_kind")).orElseThrow(),
-                Contender.Source.valueOf(row.getString("source").toUpperCase(Locale.ROOT)));
+                Optional.ofNullable(row.getString("water_kind")).flatMap(WaterKind::ofCode),
+                Contender.Source.valueOf(row.getString("source").toUpperCase(Locale.ROOT)),
+                Contender.Kind.ofCode(row.getString("kind")).orElseThrow(),
+                row.getString("way"));
     }
 
     private record Marks(
@@ -230,7 +235,7 @@ public class StudyStore {
                         select 'visit', stage, day, 0, '', null, null, null, null, '', null, '', '', null
                         from planned_visit where study_id = :study
                         union all
-                        select 'happening', kind, day, 0, note, null, null, null, null, '', null, '', '', null
+                        select 'happening', kind, day, step, note, minute, null, null, null, '', null, '', '', null
                         from happening where study_id = :study and undone_at is null
                         union all
                         select 'application', coalesce(a.dose, ''), a.day, c.number, a.job, a.wait_seconds, a.coats, a.label_id,
@@ -261,10 +266,14 @@ public class StudyStore {
                 case "measure" ->
                     marks.measures.add(new Plan.Planned(Measures.ofCode(code).orElseThrow(), n));
                 case "visit" ->
-                    marks.visits.add(new Occasion(n, Stage.ofCode(code).orElseThrow()));
+                    marks.visits.add(new Occasion(n, Look.ofCode(code).orElseThrow()));
                 case "happening" ->
-                    marks.happenings.add(
-                            new Happening(n, Happening.Kind.ofCode(code).orElseThrow(), row.getString("label")));
+                    marks.happenings.add(new Happening(
+                            n,
+                            row.getInt("place"),
+                            Optional.ofNullable(row.getBigDecimal("x")).map(Number::intValue),
+                            Happening.Kind.ofCode(code).orElseThrow(),
+                            row.getString("label")));
                 case "deviation" ->
                     marks.deviations.add(new Deviation(
                             n,
@@ -325,8 +334,9 @@ public class StudyStore {
                         row.getLong("id"),
                         new Reading(
                                 row.getString("code"),
-                                row.getInt("day"),
-                                Stage.ofCode(row.getString("stage")).orElseThrow(),
+                                new Occasion(
+                                        row.getInt("day"),
+                                        Look.ofCode(row.getString("stage")).orElseThrow()),
                                 row.getInt("repeat"),
                                 observation(row)),
                         row.getTimestamp("kept_at").toInstant(),
@@ -363,7 +373,7 @@ public class StudyStore {
                         with page as (
                             select * from study order by first_day desc, id desc limit :size offset :skipped)
                         select s.id, s.question, b.name as bed, s.first_day,
-                               (select count(*) from contender c where c.study_id = s.id and c.role <> 'bare') as products
+                               (select count(*) from contender c where c.study_id = s.id and c.role not in ('bare', 'untreated')) as products
                         from page s join bed b on b.id = s.bed_id
                         order by s.first_day desc, s.id desc""")
                 .param("size", PAGE)

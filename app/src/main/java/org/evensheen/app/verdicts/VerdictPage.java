@@ -182,7 +182,7 @@ record VerdictPage(
 
         private List<Tab> days(Optional<Verdict> verdict) {
             return study.record().occasionsRead(measure).stream()
-                    .filter(o -> o.stage().judged())
+                    .filter(study.record()::counts)
                     .map(Occasion::day)
                     .distinct()
                     .map(d -> new Tab(

@@ -146,6 +146,7 @@ class BundleTest {
     void aBundleFromBeforeThereWereDeviationsComesInToo() throws Exception {
         Map<String, byte[]> files = unzip(export(corrected().id()));
         List.of("noted.csv", "steps.csv", "weather.csv").forEach(files::remove);
+        withoutCourse(files);
         files.computeIfPresent("readings.csv", (name, now) -> before(4, now));
         files.put(
                 "deviations.csv",
@@ -153,7 +154,7 @@ class BundleTest {
         files.put(
                 "datapackage.json",
                 new String(files.get("datapackage.json"), StandardCharsets.UTF_8)
-                        .replaceFirst("\"evenSheenVersion\" : 4", "\"evenSheenVersion\" : 1")
+                        .replaceFirst("\"evenSheenVersion\" : 5", "\"evenSheenVersion\" : 1")
                         .getBytes(StandardCharsets.UTF_8));
         Study after = study(SamplePlan.number(bringIn(zip(files), UUID.randomUUID())));
         assertThat(after.record().deviations()).isEmpty();
@@ -231,20 +232,34 @@ class BundleTest {
         Study before = SampleStudy.read();
         Map<String, byte[]> files = unzip(export(before.id()));
         files.keySet().removeAll(List.of("photos.csv", "takes.csv", "seen.csv"));
-        files.computeIfPresent(
-                "readings.csv",
-                (name, now) -> new String(before(4, now), StandardCharsets.UTF_8)
-                        .lines()
-                        .map(l -> l.substring(0, l.lastIndexOf(',')))
-                        .collect(java.util.stream.Collectors.joining("\r\n", "", "\r\n"))
-                        .getBytes(StandardCharsets.UTF_8));
+        withoutCourse(files);
+        files.computeIfPresent("readings.csv", (name, now) -> cut(before(4, now), 1));
         byte[] old = changed(
                 zip(files),
                 "datapackage.json",
-                t -> t.replaceAll("\"evenSheenVersion\" ?: ?4", "\"evenSheenVersion\": 2"));
+                t -> t.replaceAll("\"evenSheenVersion\" ?: ?5", "\"evenSheenVersion\": 2"));
         Study after = study(SamplePlan.number(bringIn(old, UUID.randomUUID())));
         assertThat(after.record().readings())
                 .containsExactlyInAnyOrderElementsOf(before.record().readings());
+        assertThat(after.record().contenders()).isEqualTo(before.record().contenders());
+        assertThat(after.record().plan()).isEqualTo(before.record().plan());
+    }
+
+    /** Files as bundles before version 5 have them: of visits over weeks, of products and bare, and nothing else. */
+    private static void withoutCourse(Map<String, byte[]> files) {
+        Map.of("study.csv", 1, "contenders.csv", 2, "exposures.csv", 2)
+                .forEach((file, fields) -> files.computeIfPresent(file, (name, now) -> cut(now, fields)));
+        assertThat(new String(files.get("contenders.csv"), StandardCharsets.UTF_8))
+                .startsWith("number,role,name,water_kind,source\r\n");
+    }
+
+    /** A table without its last fields. */
+    private static byte[] cut(byte[] table, int fields) {
+        return new String(table, StandardCharsets.UTF_8)
+                .lines()
+                .map(l -> l.replaceFirst("(,[^,]*){%d}$".formatted(fields), ""))
+                .collect(java.util.stream.Collectors.joining("\r\n", "", "\r\n"))
+                .getBytes(StandardCharsets.UTF_8);
     }
 
     /** Readings as bundles before a version had them: an amount, a width and a water kind, each in a field of its own. */
@@ -376,12 +391,15 @@ class BundleTest {
                 changed(
                         good,
                         "datapackage.json",
-                        t -> t.replaceAll("\"evenSheenVersion\" ?: ?4", "\"evenSheenVersion\": 9")),
+                        t -> t.replaceAll("\"evenSheenVersion\" ?: ?5", "\"evenSheenVersion\": 9")),
                 "of version 9");
         refused(
                 changed(good, "readings.csv", t -> t.replaceFirst(",pull,1,amount=[\\d.]+,", ",pull,1,amount=-4,")),
                 "can't be");
         refused(changed(good, "readings.csv", t -> t.replaceFirst("\r\n(\\d+),[A-Z],", "\r\n$1,QQ,")), "no section QQ");
+        refused(
+                changed(good, "readings.csv", t -> t.replaceFirst(",rewetted,", ",after-3,")),
+                "visits over weeks has no stage “after-3”");
         refused(
                 changed(good, "plan.csv", t -> t + "work,9,3,dance,,Dance on it,\r\n"),
                 "“dance” is no code that is known here");
@@ -392,7 +410,7 @@ class BundleTest {
                 changed(good, "readings.csv", t -> t.replaceFirst("20\\d\\d-01-02T", "+99999-01-02T")),
                 "outside the years 1990 to 2199");
         refused(
-                changed(good, "exposures.csv", t -> t + "1,washed,a\0b,2026-05-01T10:00:00Z,Ana\r\n"),
+                changed(good, "exposures.csv", t -> t + "1,washed,a\0b,2026-05-01T10:00:00Z,Ana,0,\r\n"),
                 "a sign that is no text (NUL)");
         refused(
                 changed(good, "sections.csv", t -> t.replaceFirst("\r\n([A-Z],\\d+,\\d+),[\\d.]+,", "\r\n$1,1490,")),

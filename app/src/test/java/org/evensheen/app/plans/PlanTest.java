@@ -253,6 +253,41 @@ class PlanTest {
         assertThat(Web.post("/plans/" + plan + "/begin", Map.of()).statusCode()).isEqualTo(422);
     }
 
+    /** The same product twice, used two ways; a control that is not bare; and no question about water where nobody looks at it. */
+    @Test
+    void aProductIsComparedWithItselfByTwoMethods() {
+        Map<String, String> typed = new HashMap<>(SamplePlan.fair());
+        typed.keySet().removeIf(f -> f.matches("name[2-9]"));
+        typed.putAll(Map.of(
+                "name0", "Osier Spray Seal",
+                "name1", "osier spray seal",
+                "way1", "sprayed into the rinse",
+                "control", "untreated",
+                "drop", "0",
+                "grade", "0",
+                "left-behind", "0"));
+        long plan = SamplePlan.make(typed);
+        assertThat(Web.get("/plans/" + plan + "?step=ask").body())
+                .contains("value=\"sprayed into the rinse\"")
+                .doesNotContain("name=\"kind0\"");
+        long study = SamplePlan.number(Web.post("/plans/" + plan + "/begin", Map.of()));
+        assertThat(LiveApp.database()
+                        .sql("""
+                                select concat_ws(' ', c.role, c.kind, p.name, nullif(c.way, ''), c.water_kind)
+                                from contender c left join product p on p.id = c.product_id where c.study_id = :study""")
+                        .param("study", study)
+                        .query(String.class)
+                        .list())
+                .containsExactlyInAnyOrder(
+                        "reference product Osier Spray Seal",
+                        "product method Osier Spray Seal sprayed into the rinse",
+                        "untreated product");
+        long other = SamplePlan.make(SamplePlan.fair());
+        assertThat(Web.get("/plans/" + other + "?step=ask").body()).contains("name=\"kind0\"");
+        assertThat(SamplePlan.change(other, 2, "ask", Map.of("what1", "regime")).body())
+                .contains("id=\"wrong-way1\">Say how it is kept up");
+    }
+
     @Test
     void zeroProductsOneProductAndAMissingBedAreSaid() {
         long none = SamplePlan.make(Map.of());

@@ -10,6 +10,7 @@ import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.UUID;
@@ -19,6 +20,7 @@ import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SamplePlan;
 import org.evensheen.app.live.Web;
 import org.evensheen.app.page.Hands;
+import org.evensheen.app.studies.HappeningStore;
 import org.evensheen.app.studies.Key;
 import org.evensheen.app.studies.NewStudyStore;
 import org.evensheen.app.studies.StudyDraft;
@@ -34,8 +36,11 @@ import org.evensheen.core.measure.Scale;
 import org.evensheen.core.measure.Words;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Contender.Kind;
 import org.evensheen.core.study.Contender.Role;
 import org.evensheen.core.study.Contender.Source;
+import org.evensheen.core.study.Course;
+import org.evensheen.core.study.Happening;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Stage;
@@ -269,6 +274,73 @@ class NewMeasureTest {
         assertThat(LiveApp.bean(StudyStore.class).load(study).record().readings())
                 .extracting(r -> r.observer() + " " + r.seen().told())
                 .containsExactlyInAnyOrder("Ana 4 beads", "Ben 2 beads");
+    }
+
+    /** Steps of one afternoon, a product by two methods, a state as it was found, and a control that is not bare: there and back. */
+    @Test
+    void aLadderOfMethodsGoesFromTypingToVerdictAndThroughTheBundle() throws Exception {
+        Bed bed = Bed.plain("Upright board", Bed.Kind.BOARD, 2000, 1000);
+        long id = LiveApp.bean(NewStudyStore.class)
+                .make(new StudyDraft(
+                        "What gives way first?",
+                        bed,
+                        LocalDate.now(),
+                        9,
+                        List.of(
+                                method(0, "Rustmoth Iron Wash", Kind.METHOD, "on a dry wheel"),
+                                method(1, "Rustmoth Iron Wash", Kind.METHOD, "on a wet wheel"),
+                                method(2, "", Kind.OLD_STATE, "last year's wax"),
+                                Contender.control(3, Role.UNTREATED)),
+                        Layout.draw(Layout.Ask.filling(bed.shape(), List.of(2, 2, 2, 2), 9))
+                                .sections(),
+                        new Plan(List.of(new Plan.Planned(SPOTS, 1)), List.of(), Course.LADDER),
+                        UUID.randomUUID()));
+        LiveApp.bean(Key.class).open(id, Hands.UNNAMED);
+        LiveApp.bean(HappeningStore.class)
+                .keep(
+                        id,
+                        new Happening(0, 2, Optional.of(885), Happening.Kind.DOSED, "strip soap 1:50"),
+                        UUID.randomUUID(),
+                        Hands.UNNAMED.name());
+        var record = LiveApp.bean(StudyStore.class).load(id).record();
+        for (String look : List.of("after-1", "after-2")) {
+            record.sections()
+                    .forEach(s -> assertThat(type(
+                                            id,
+                                            SPOTS,
+                                            s.code(),
+                                            "stage",
+                                            look,
+                                            "amount",
+                                            "" + (look.equals("after-1") ? 3 : 10 + 30 * s.contender() + s.row()),
+                                            "light",
+                                            "lamp")
+                                    .statusCode())
+                            .isEqualTo(302));
+        }
+        assertThat(type(id, SPOTS, "A", "stage", "rewetted", "amount", "3", "light", "lamp")
+                        .body())
+                .contains("There is no stage called “rewetted”");
+        Map<String, String> sent = new HashMap<>(Map.of("day", "0", "section", "A", "measure", "spots", "repeat", "2"));
+        sent.putAll(Map.of("amount", "3", "light", "lamp", "stage", "fresh", "key", "" + UUID.randomUUID()));
+        assertThat(Web.post("/studies/" + id + "/capture", sent).body()).contains("no stage called “fresh”");
+
+        assertThat(Web.get("/studies/" + id + "/verdict?measure=spots").body())
+                .contains("Rustmoth Iron Wash, on a dry wheel", "last year&#39;s wax", "step 2, after it");
+        assertThat(json(id, SPOTS)).contains("\"toldApart\":true");
+        assertThat(LiveApp.bean(StudyStore.class).load(id).record().happenings())
+                .singleElement()
+                .isEqualTo(new Happening(0, 2, Optional.of(885), Happening.Kind.DOSED, "strip soap 1:50"));
+        comesBack(id, SPOTS);
+        assertThat(LiveApp.database()
+                        .sql("select count(*) from happening where step = 2 and minute = 885")
+                        .query(Integer.class)
+                        .single())
+                .isEqualTo(2);
+    }
+
+    private static Contender method(int number, String product, Kind kind, String way) {
+        return new Contender(number, product, Role.PRODUCT, Optional.empty(), Source.BOUGHT, kind, way);
     }
 
     /** Two soaps, two jars, no bed: typed, compared, carried away and brought back. */

@@ -43,15 +43,15 @@ class BottleDrawingTest {
 
     @Test
     void aLineIsShownBackWholeWithItsMistakesMarked() {
-        String typed = " rinseless 2:240 ;pH 7; wait 3-1 min";
+        String typed = " rinseless 1:0 ;pH 7; wait 3-1 min";
         LineView view = LineView.of(LabelLine.read(typed), List.of());
         assertThat(view.pieces().stream().map(LineView.Piece::text).reduce("", String::concat))
                 .isEqualTo(typed);
         assertThat(view.pieces())
                 .filteredOn(LineView.Piece::wrong)
                 .extracting(LineView.Piece::text)
-                .containsExactly("2:240", "3-1");
-        assertThat(view.problems()).hasSize(2).first().asString().startsWith("At “2:240”: ");
+                .containsExactly("1:0", "3-1");
+        assertThat(view.problems()).hasSize(2).first().asString().startsWith("At “1:0”: ");
         assertThat(view.claims()).singleElement().matches(c -> c.title().equals("pH"));
         assertThat(LineView.of(LabelLine.read("pH 7"), List.of()).pieces())
                 .as("nothing to mark")

@@ -62,7 +62,7 @@ class ProductsFileTest {
                 "name,kind\\nA,soap|the header lacks label",
                 "name,kind,label,colour\\nA,soap,pH 7,red|unknown column colour",
                 "name,kind,label\\nA,dragon,pH 7|Line 2, kind: “dragon” is not one of soap",
-                "name,kind,label\\nA,soap,wash 2:240|Line 2, label, at “2:240”: A ratio begins",
+                "name,kind,label\\nA,soap,wash 1:0|Line 2, label, at “1:0”: 1:0 holds no water",
                 "name,kind,label\\nA,soap,pH 7\\na,soap,pH 7|stands in line 2 already",
                 "name,kind,label,size_ml\\nA,soap,pH 7,\"1,250\"|can be 1250 or 1.2500",
                 "name,kind,label,size_ml,come_by\\nA,soap,pH 7,500,found|come_by: “found” is not one of",

@@ -91,7 +91,7 @@ public final class Judge {
 
         List<Contender> ranked = model.treatments().stream()
                 .map(n -> study.contenders().get(n))
-                .filter(c -> !c.isBare())
+                .filter(c -> !c.isControl())
                 .sorted(Comparator.comparingDouble(
                         c -> (measure.moreIsBetter() ? -1 : 1) * mean(model, c).value()))
                 .toList();
@@ -129,7 +129,7 @@ public final class Judge {
                 pairs,
                 groups,
                 study.contenders().stream()
-                        .filter(c -> !c.isBare() && !model.treatments().contains(c.number()))
+                        .filter(c -> !c.isControl() && !model.treatments().contains(c.number()))
                         .toList(),
                 bare(model).map(b -> mean(model, b)),
                 scatter,
@@ -146,7 +146,7 @@ public final class Judge {
     private Verdict order() {
         List<Entered> entered = entered();
         List<Entered> ofProducts = entered.stream()
-                .filter(e -> !study.contenders().get(e.contender()).isBare())
+                .filter(e -> !study.contenders().get(e.contender()).isControl())
                 .toList();
         OrderJudge order = new OrderJudge(ofProducts, measure.moreIsBetter(), seed());
         List<Integer> ranked = order.ranked();
@@ -186,7 +186,7 @@ public final class Judge {
                 pairs,
                 groups,
                 study.contenders().stream()
-                        .filter(c -> !c.isBare() && !ranked.contains(c.number()))
+                        .filter(c -> !c.isControl() && !ranked.contains(c.number()))
                         .toList(),
                 Optional.empty(),
                 Optional.empty(),
@@ -205,7 +205,7 @@ public final class Judge {
     }
 
     private boolean noneTwice() {
-        return study.contenders().stream().filter(c -> !c.isBare()).noneMatch(c -> read(c).count() > 1);
+        return study.contenders().stream().filter(c -> !c.isControl()).noneMatch(c -> read(c).count() > 1);
     }
 
     private List<Entered> entered() {

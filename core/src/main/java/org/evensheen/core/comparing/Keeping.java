@@ -18,7 +18,6 @@ import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Spread;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.study.StudyRecord;
-import org.evensheen.core.water.WaterKind;
 
 /**
  * What is left of first effects at one moment of a study: today's effect over the first one, each against its control.
@@ -53,7 +52,7 @@ final class Keeping {
         if (at.stage() == Stage.FRESH) {
             return Answer.none(Absent.FIRST_READINGS);
         }
-        if (!measure.judgesSheeting() && product.kind() == WaterKind.SHEETS) {
+        if (!measure.judgesSheeting() && product.sheets()) {
             return Answer.none(Absent.SHEETS);
         }
         Optional<Integer> day = freshDay(product);
@@ -112,7 +111,7 @@ final class Keeping {
                 .flatMap(s -> bareOn(s, day).flatMap(then -> used(s, OptionalDouble.empty(), then)).stream())
                 .toList();
         Stream<Section> fresh = study.sections().stream()
-                .filter(s -> !study.contenderOn(s).isBare())
+                .filter(s -> !study.contenderOn(s).isControl())
                 .filter(s -> study.firstRead(s, Stage.FRESH, measure)
                         .filter(o -> o.day() == day)
                         .isPresent());
@@ -160,13 +159,14 @@ final class Keeping {
 
     /** A bare section on a day: at the fresh stage, or else as it was before anything went on that day. */
     private Optional<Double> bareOn(Section section, int day) {
-        return mean(section, new Occasion(day, Stage.FRESH)).or(() -> mean(section, new Occasion(day, Stage.BARE)));
+        Stage zero = study.plan().course().zero();
+        return mean(section, new Occasion(day, Stage.FRESH)).or(() -> mean(section, new Occasion(day, zero)));
     }
 
     /** The last reading of a section before anything went on. */
     private OptionalDouble before(Section section) {
         return study.occasionsRead(section, measure).stream()
-                .filter(o -> o.stage() == Stage.BARE)
+                .filter(o -> o.stage().untouched())
                 .max(Comparator.naturalOrder())
                 .flatMap(o -> mean(section, o))
                 .map(OptionalDouble::of)

@@ -103,6 +103,10 @@ public final class Rehearsal {
             return plan.lastDay();
         }
 
+        private boolean counts(Occasion visit) {
+            return plan.course().counts(visit.stage());
+        }
+
         private Occasion fresh() {
             return plan.visits().stream()
                     .filter(v -> v.stage() == Stage.FRESH)
@@ -112,7 +116,7 @@ public final class Rehearsal {
 
         private double truth(Contender contender, Occasion at) {
             Supposed supposed = truth.get(contender.number());
-            if (supposed == null || at.stage() == Stage.BARE) {
+            if (supposed == null || at.stage().untouched()) {
                 return bare;
             }
             double weeks = Math.max(0, at.day() - fresh().day()) / 7.0;
@@ -175,8 +179,7 @@ public final class Rehearsal {
     public static Optional<Outcome> run(
             Case of, int studies, int each, IntConsumer progress, BooleanSupplier cancelled) {
         Truth truth = new Truth(of);
-        List<Occasion> judged =
-                of.plan().visits().stream().filter(v -> v.stage().judged()).toList();
+        List<Occasion> judged = of.plan().visits().stream().filter(of::counts).toList();
         if (judged.isEmpty() || of.truth().size() < 2) {
             throw new IllegalArgumentException("a rehearsal needs two products and a visit that is judged");
         }
@@ -255,7 +258,7 @@ public final class Rehearsal {
         Truth(Case of) {
             this.of = of;
             List<Contender> products =
-                    of.contenders().stream().filter(c -> !c.isBare()).toList();
+                    of.contenders().stream().filter(c -> !c.isControl()).toList();
             best = products.stream()
                     .min(java.util.Comparator.comparingDouble(of::last))
                     .map(Contender::number)
@@ -313,7 +316,7 @@ public final class Rehearsal {
         int repeats = of.plan().repeatsOf(of.measure());
         Occasion fresh = of.fresh();
         List<Occasion> occasions = of.plan().visits().stream()
-                .filter(v -> v.stage().judged())
+                .filter(of::counts)
                 .filter(v -> whole || v.equals(fresh) || v.day() == of.lastDay())
                 .toList();
         List<Reading> readings = new ArrayList<>(of.sections().size() * occasions.size() * repeats);
@@ -326,12 +329,8 @@ public final class Rehearsal {
                     double value = Math.max(
                             of.measure().number().orElseThrow().lowest(),
                             (mean + of.betweenRepeats() * random.nextGaussian()) * area);
-                    readings.add(new Reading(
-                            section.code(),
-                            at.day(),
-                            at.stage(),
-                            repeat,
-                            of.measure().of(value)));
+                    readings.add(
+                            new Reading(section.code(), at, repeat, of.measure().of(value)));
                 }
             }
         }

@@ -25,8 +25,8 @@ public record SectionEffect(double benefit, Optional<Double> retention) {
         if (!measure.benefitIsShare()
                 || now.isEmpty()
                 || !(bareNow.orElse(0) > 0)
-                || at.stage() == Stage.BARE
-                || study.contenderOn(section).isBare()) {
+                || at.stage().untouched()
+                || study.contenderOn(section).isControl()) {
             return Optional.empty();
         }
         double benefit = 1 - now.get() / bareNow.getAsDouble();
@@ -51,9 +51,8 @@ public record SectionEffect(double benefit, Optional<Double> retention) {
     /** Mean of the bare sections on a day: at the same stage, or else at a judged one. */
     public static OptionalDouble bareOn(StudyRecord study, Occasion at, Measure measure) {
         return study.occasionsRead(measure).stream()
-                .filter(o -> o.day() == at.day()
-                        && (o.stage() == at.stage() || o.stage().judged()))
-                .sorted(Comparator.comparing(o -> o.stage() != at.stage()))
+                .filter(o -> o.day() == at.day() && (o.look().equals(at.look()) || study.counts(o)))
+                .sorted(Comparator.comparing(o -> !o.look().equals(at.look())))
                 .map(o -> study.bareSections()
                         .flatMap(s -> study.mean(s, o, measure).stream())
                         .mapToDouble(Spread::mean)

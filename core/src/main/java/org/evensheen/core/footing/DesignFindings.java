@@ -29,7 +29,8 @@ final class DesignFindings {
      */
     static List<Finding> of(List<Contender> contenders, List<Section> sections, List<Section> compared) {
         List<Finding> findings = new ArrayList<>();
-        List<Contender> products = contenders.stream().filter(c -> !c.isBare()).toList();
+        List<Contender> products =
+                contenders.stream().filter(c -> !c.isControl()).toList();
         List<Contender> single =
                 products.stream().filter(c -> count(sections, c) < 2).toList();
         if (!single.isEmpty()) {

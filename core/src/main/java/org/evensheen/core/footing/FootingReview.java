@@ -16,6 +16,7 @@ import org.evensheen.core.measure.Measures;
 import org.evensheen.core.mixing.Departure;
 import org.evensheen.core.study.Application;
 import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Course;
 import org.evensheen.core.study.Deviation;
 import org.evensheen.core.study.Happening;
 import org.evensheen.core.study.Occasion;
@@ -62,6 +63,8 @@ public final class FootingReview {
         FootingReview review = new FootingReview(study, measure, study.judgedBy(day, measure), checked);
         if (measure.needsBare()) {
             review.control();
+        }
+        if (measure.needsBare() && study.plan().course() == Course.VISITS) {
             review.baseline();
         }
         review.findings.addAll(DesignFindings.of(study.contenders(), study.sections(), review.read()));
@@ -80,7 +83,22 @@ public final class FootingReview {
 
     private void control() {
         List<Section> bare = study.bareSections().toList();
-        if (bare.isEmpty()) {
+        if (bare.isEmpty() && ownBefore()) {
+            boolean twice = study.contenders().stream()
+                    .filter(c -> !c.isControl())
+                    .allMatch(c -> read().stream()
+                                    .filter(s -> s.contender() == c.number())
+                                    .map(Section::row)
+                                    .distinct()
+                                    .count()
+                            > 1);
+            add(
+                    twice ? Kind.OWN_BEFORE : Kind.OWN_BEFORE_ONCE,
+                    "No place was kept bare; each is set against itself as it was before. Day, temperature and the first wash are in it.",
+                    twice
+                            ? "Keep a bare place beside them, read at the same time."
+                            : "Exchange the places and do it again, or keep a bare place beside them.");
+        } else if (bare.isEmpty()) {
             add(
                     Kind.NO_BARE_SECTION,
                     "All %d sections carry a product."
@@ -97,6 +115,15 @@ public final class FootingReview {
                 }
             });
         }
+    }
+
+    /** Whether every place that is compared was read before anything was done to it. */
+    private boolean ownBefore() {
+        List<Section> compared = at.isPresent() ? read() : List.of();
+        return !compared.isEmpty()
+                && compared.stream()
+                        .allMatch(s -> study.occasionsRead(s, measure).stream()
+                                .anyMatch(o -> o.stage().untouched() && at.get().compareTo(o) > 0));
     }
 
     private void baseline() {
@@ -240,7 +267,7 @@ public final class FootingReview {
 
     private void labels() {
         List<Contender> products =
-                study.contenders().stream().filter(c -> !c.isBare()).toList();
+                study.contenders().stream().filter(c -> !c.isControl()).toList();
         List<Contender> unknown = products.stream()
                 .filter(c -> study.applications().stream()
                         .noneMatch(a -> a.contender() == c.number() && a.label().isPresent()))
@@ -279,7 +306,7 @@ public final class FootingReview {
                 found.add(d.departure().orElseThrow());
             });
         }
-        long all = study.contenders().stream().filter(c -> !c.isBare()).count();
+        long all = study.contenders().stream().filter(c -> !c.isControl()).count();
         found.stream()
                 .max(Comparator.comparingDouble(d -> Math.abs(Math.log(d.factor()))))
                 .ifPresent(d -> add(

@@ -111,7 +111,7 @@ public final class PlanReview {
         boolean bare = plan.sections().isEmpty()
                 || plan.sections().stream()
                         .anyMatch(s ->
-                                plan.entrants().get(s.contender()).contender().isBare());
+                                plan.entrants().get(s.contender()).contender().isControl());
         if (!bare) {
             add(
                     Kind.NO_BARE_SECTION,
@@ -182,7 +182,7 @@ public final class PlanReview {
 
     private void labels() {
         List<Entrant> products =
-                plan.entrants().stream().filter(e -> !e.contender().isBare()).toList();
+                plan.entrants().stream().filter(e -> !e.contender().isControl()).toList();
         List<String> unknown = products.stream()
                 .flatMap(e -> e.layers().stream())
                 .filter(l -> l.label().claims().isEmpty())

@@ -44,6 +44,11 @@ final class Drop extends Measure {
     }
 
     @Override
+    public boolean looksAtWater() {
+        return true;
+    }
+
+    @Override
     public String scoreUnit() {
         return "°";
     }

@@ -43,6 +43,11 @@ final class LeftBehind extends Measure {
     }
 
     @Override
+    public boolean looksAtWater() {
+        return true;
+    }
+
+    @Override
     public String scoreUnit() {
         return "g/m²";
     }

@@ -66,6 +66,11 @@ public abstract class Measure {
         return true;
     }
 
+    /** Whether it looks at what water does, so that it matters what water is meant to do. */
+    public boolean looksAtWater() {
+        return false;
+    }
+
     /** Whether it is read with the eye alone, so that knowing names can sway it. */
     public boolean byEye() {
         return false;

@@ -55,6 +55,11 @@ public final class WaterGrade extends Measure {
     }
 
     @Override
+    public boolean looksAtWater() {
+        return true;
+    }
+
+    @Override
     public String scoreUnit() {
         return "of 4";
     }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
+import org.evensheen.core.study.Course;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Stage;
 
@@ -12,11 +13,17 @@ import org.evensheen.core.study.Stage;
  *
  * @param measures in the order in which they are carried round the sections
  * @param visits planned occasions, in order
+ * @param course which stages a day has, and which of them count
  */
-public record Plan(List<Planned> measures, List<Occasion> visits) {
+public record Plan(List<Planned> measures, List<Occasion> visits, Course course) {
     public Plan {
         measures = List.copyOf(measures);
         visits = visits.stream().sorted().toList();
+    }
+
+    /** A plan of visits over weeks. */
+    public Plan(List<Planned> measures, List<Occasion> visits) {
+        this(measures, visits, Course.VISITS);
     }
 
     /** A measure with the repeats asked of every section, 1 to 20. */
@@ -56,13 +63,15 @@ public record Plan(List<Planned> measures, List<Occasion> visits) {
 
     /**
      * The stage that a reading on a day most likely belongs to: the planned one; else bare before the first planned fresh
-     * visit, and wetted again after it.
+     * visit, and wetted again after it. In another course it is the last that counts.
      */
     public Stage stageOn(int day) {
         return visitOn(day)
                 .map(Occasion::stage)
-                .orElseGet(() -> visits.stream().anyMatch(v -> v.stage() == Stage.FRESH && v.day() > day)
-                        ? Stage.BARE
-                        : Stage.REWETTED);
+                .orElseGet(() -> course != Course.VISITS
+                        ? course.last()
+                        : visits.stream().anyMatch(v -> v.stage() == Stage.FRESH && v.day() > day)
+                                ? Stage.BARE
+                                : Stage.REWETTED);
     }
 }

@@ -53,7 +53,7 @@ public record CodeOrder(List<Integer> numbers) {
 
     public List<Contender> contenders(List<Contender> before) {
         return before.stream()
-                .map(c -> new Contender(of(c.number()), c.name(), c.role(), c.kind(), c.source()))
+                .map(c -> c.numbered(of(c.number())))
                 .sorted(Comparator.comparingInt(Contender::number))
                 .toList();
     }

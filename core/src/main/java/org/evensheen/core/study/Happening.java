@@ -6,9 +6,15 @@ import java.util.stream.Stream;
 /**
  * Something done to the whole bed on a day, notched on the tape.
  *
+ * @param step which step of its day it was, from 1; 0 on a day without steps
+ * @param minute of the day at which it was done, 0 to 1439, if known
  * @param note what was written beside it; may be empty
  */
-public record Happening(int day, Kind kind, String note) {
+public record Happening(int day, int step, Optional<Integer> minute, Kind kind, String note) {
+
+    public Happening(int day, Kind kind, String note) {
+        this(day, 0, Optional.empty(), kind, note);
+    }
 
     public Happening(int day, Kind kind) {
         this(day, kind, "");

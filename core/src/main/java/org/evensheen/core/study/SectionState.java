@@ -31,7 +31,7 @@ public record SectionState(double value, boolean read, Occasion from) {
             return read.stream()
                     .filter(o -> o.day() > day)
                     .findFirst()
-                    .filter(after -> before.stage() != Stage.BARE)
+                    .filter(after -> !before.stage().untouched())
                     .map(after -> {
                         double later = study.mean(section, after, measure)
                                 .orElseThrow()

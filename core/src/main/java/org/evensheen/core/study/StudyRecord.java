@@ -34,7 +34,7 @@ public final class StudyRecord {
     private final Map<Measure, List<Occasion>> byMeasure;
     private final Map<Line, List<Occasion>> byLine;
 
-    private record Slot(String section, int day, Stage stage, Measure measure) {}
+    private record Slot(String section, Occasion at, Measure measure) {}
 
     /** A measure of what stands in a slot, which may be one of several looks at the same readings. */
     private record Score(Slot slot, Measure measure) {}
@@ -73,8 +73,7 @@ public final class StudyRecord {
         for (Reading reading : readings) {
             require(byCode.containsKey(reading.section()), () -> "there is no section " + reading.section());
             List<Reading> slot = bySlot.computeIfAbsent(
-                    new Slot(reading.section(), reading.day(), reading.stage(), reading.measure()),
-                    s -> new ArrayList<>());
+                    new Slot(reading.section(), reading.at(), reading.measure()), s -> new ArrayList<>());
             require(
                     slot.stream()
                             .noneMatch(r -> r.repeat() == reading.repeat()
@@ -116,10 +115,7 @@ public final class StudyRecord {
                 .collect(Collectors.groupingBy(
                         key,
                         Collectors.collectingAndThen(
-                                Collectors.mapping(
-                                        slot -> new Occasion(slot.day, slot.stage),
-                                        Collectors.toCollection(TreeSet::new)),
-                                List::copyOf)));
+                                Collectors.mapping(Slot::at, Collectors.toCollection(TreeSet::new)), List::copyOf)));
     }
 
     private static void require(boolean holds, Supplier<String> otherwise) {
@@ -175,8 +171,11 @@ public final class StudyRecord {
         return sections.stream().filter(s -> s.contender() == contender.number());
     }
 
+    /** Sections of the control: the bare ones, or without any the untreated ones. */
     public Stream<Section> bareSections() {
-        return sections.stream().filter(s -> contenderOn(s).isBare());
+        List<Section> bare =
+                sections.stream().filter(s -> contenderOn(s).isBare()).toList();
+        return bare.isEmpty() ? sections.stream().filter(s -> contenderOn(s).isControl()) : bare.stream();
     }
 
     /** Readings that stand in one slot, by repeat. */
@@ -185,7 +184,7 @@ public final class StudyRecord {
     }
 
     private static Slot slot(Section section, Occasion at, Measure measure) {
-        return new Slot(section.code(), at.day(), at.stage(), measure.readAs());
+        return new Slot(section.code(), at, measure.readAs());
     }
 
     /**
@@ -246,12 +245,17 @@ public final class StudyRecord {
                 Stream.concat(readings.stream(), Stream.of(reading)).toList());
     }
 
+    /** Whether products may be compared at a moment. */
+    public boolean counts(Occasion at) {
+        return plan.course().counts(at.stage());
+    }
+
     /** The latest judged occasion up to a day on which at least two products were read; empty if there is none. */
     public Optional<Occasion> judgedBy(int day, Measure measure) {
         return occasionsRead(measure).stream()
-                .filter(o -> o.day() <= day && o.stage().judged())
+                .filter(o -> o.day() <= day && counts(o))
                 .filter(o -> contenders.stream()
-                                .filter(c -> !c.isBare())
+                                .filter(c -> !c.isControl())
                                 .filter(c -> sectionsOf(c)
                                         .anyMatch(s -> mean(s, o, measure).isPresent()))
                                 .count()

@@ -296,8 +296,7 @@ class JudgeTest {
                 .flatMap(s -> Stream.of("Ana", "Ben")
                         .map(who -> new Reading(
                                 s.code(),
-                                28,
-                                Studies.LATER.stage(),
+                                Studies.LATER,
                                 1,
                                 org.evensheen.core.measure.WaterGrade.seen(
                                         org.evensheen.core.water.WaterKind.REPELS, grade.applyAsInt(s)),

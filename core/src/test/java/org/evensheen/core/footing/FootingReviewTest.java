@@ -99,6 +99,20 @@ class FootingReviewTest {
         finds(Kind.NO_BARE_SECTION, Footing.ANECDOTE);
     }
 
+    /** Set against itself before: thin with one place each, fair where places were exchanged and it was done again. */
+    @Test
+    void whatIsSetAgainstItselfBeforeIsThinOnceAndFairTwice() {
+        sections = sections.stream().filter(s -> s.contender() < 2).toList();
+        extra = Studies.pulls(sections, Studies.BARE, s -> 18);
+        finds(Kind.OWN_BEFORE, Footing.FAIR);
+        assertThat(review()).extracting(Finding::kind).doesNotContain(Kind.NO_BARE_SECTION);
+        extra = extra.subList(1, extra.size());
+        finds(Kind.NO_BARE_SECTION, Footing.ANECDOTE);
+        sections = Studies.grid(2, 1);
+        extra = Studies.pulls(sections, Studies.BARE, s -> 18);
+        finds(Kind.OWN_BEFORE_ONCE, Footing.THIN);
+    }
+
     @Test
     void noBareReadingThatDayIsAnAnecdote() {
         bareRead = false;
@@ -164,7 +178,7 @@ class FootingReviewTest {
     @Test
     void unknownSourceIsFair() {
         contenders = contenders.stream()
-                .map(c -> new Contender(c.number(), c.name(), c.role(), c.kind(), Contender.Source.UNDISCLOSED))
+                .map(c -> new Contender(c.number(), c.name(), c.role(), WaterKind.REPELS, Contender.Source.UNDISCLOSED))
                 .toList();
         finds(Kind.SOURCE_UNDISCLOSED, Footing.FAIR);
     }

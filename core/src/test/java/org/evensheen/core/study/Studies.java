@@ -45,7 +45,7 @@ public final class Studies {
     /** Pulls on every section at an occasion, one repeat each. */
     public static List<Reading> pulls(List<Section> sections, Occasion at, ToDoubleFunction<Section> newtons) {
         return sections.stream()
-                .map(s -> new Reading(s.code(), at.day(), at.stage(), 1, Measures.PULL.of(newtons.applyAsDouble(s))))
+                .map(s -> new Reading(s.code(), at, 1, Measures.PULL.of(newtons.applyAsDouble(s))))
                 .toList();
     }
 
