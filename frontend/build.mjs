@@ -2,6 +2,7 @@
 import { execFileSync } from 'node:child_process';
 import { cpSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { rollup } from 'rollup';
 import subset from 'subset-font';
 import { minify } from 'terser';
 
@@ -29,7 +30,10 @@ const copies = {
 };
 for (const [from, to] of Object.entries(copies)) cpSync(from, join(out, to));
 
-// Our own scripts, without what only their reader needs.
+// Our own scripts, without what only their reader needs; the run sheet's modules become one.
+const bundle = await rollup({ input: 'src/run/main.js', onwarn: (w) => { if (w.code !== 'CIRCULAR_DEPENDENCY') throw new Error(w.message); } });
+const { output } = await bundle.generate({ format: 'iife' });
+writeFileSync(join(out, 'run.js'), (await minify(output[0].code)).code);
 for (const script of readdirSync('src').filter((name) => name.endsWith('.js'))) {
   const { code } = await minify(readFileSync(join('src', script), 'utf8'), { toplevel: true });
   writeFileSync(join(out, script), code);
