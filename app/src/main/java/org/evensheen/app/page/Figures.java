@@ -1,6 +1,8 @@
 package org.evensheen.app.page;
 
+import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import java.util.Optional;
@@ -14,6 +16,7 @@ import org.evensheen.core.units.Unit;
 /** The one place where numbers become text. Units stand after a narrow no-break space; minus is a true minus. */
 public final class Figures {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
+    private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("d MMM yyyy, HH:mm", Locale.ENGLISH);
     private static final DateTimeFormatter DAY_OF_YEAR = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
     private static final String GAP = "\u202f";
     private static final String MINUS = "\u2212";
@@ -209,5 +212,10 @@ public final class Figures {
             }
         }
         return text.toString();
+    }
+
+    /** A time as it is told: "3 May 2026, 14:05". */
+    public static String moment(Instant at, ZoneId zone) {
+        return MOMENT.withZone(zone).format(at);
     }
 }

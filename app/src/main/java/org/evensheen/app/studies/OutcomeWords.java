@@ -7,6 +7,7 @@ import org.evensheen.core.comparing.Absent;
 import org.evensheen.core.comparing.BlockModel;
 import org.evensheen.core.comparing.HouseScatter;
 import org.evensheen.core.comparing.Kept;
+import org.evensheen.core.comparing.Observers;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.measure.Measure;
 
@@ -62,6 +63,20 @@ public final class OutcomeWords {
             case TAKEN_OUT -> ", rows taken out";
             case LEFT_IN -> ", rows left in: too few sections to take them out";
         };
+    }
+
+    /** How far two people agree on the places that both read. */
+    public static String observers(Measure measure, Observers o) {
+        String read = "%s and %s both read %s: alike on %d."
+                .formatted(o.one(), o.other(), Figures.count(o.places(), "place", "places"), o.alike());
+        return o.difference() == 0
+                ? read
+                : read
+                        + " %s reads %s %s on average."
+                                .formatted(
+                                        o.one(),
+                                        Figures.size(measure, Math.abs(o.difference())),
+                                        o.difference() > 0 ? "more" : "less");
     }
 
     /** What true difference would be told apart four times in five. */

@@ -27,6 +27,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 class VerdictController {
     private final StudyStore studies;
     private final Judging judging;
+    private final OutcomeStore outcomes;
     private final Clock clock;
     private final Cache<Written, VerdictPage> written =
             Caffeine.newBuilder().maximumSize(100).build();
@@ -35,14 +36,26 @@ class VerdictController {
     private record Written(
             long study, long revision, boolean byCode, Measure measure, int day, Optional<Verdict.Scatter> scatter) {}
 
-    VerdictController(StudyStore studies, Judging judging, Clock clock) {
+    VerdictController(StudyStore studies, Judging judging, OutcomeStore outcomes, Clock clock) {
         this.studies = studies;
         this.judging = judging;
+        this.outcomes = outcomes;
         this.clock = clock;
     }
 
     /** What is judged: a study, on one measure, as of a day. */
-    private record Case(Study study, Measure measure, int day, Judging.Outcome outcome) {}
+    private record Case(Study study, Measure measure, int day, Judging.Outcome outcome) {
+        VerdictDocument document() {
+            return VerdictDocument.of(study, measure, day, outcome);
+        }
+
+        /** The page; what it tells is kept, so that it can be shown again as it was. */
+        VerdictPage page(OutcomeStore outcomes) {
+            VerdictPage page = VerdictPage.of(study, measure, day, outcome);
+            outcomes.keep(study, document(), page.first() + " " + page.rest());
+            return page;
+        }
+    }
 
     @GetMapping("/studies/{id}/verdict")
     String verdict(
@@ -61,7 +74,7 @@ class VerdictController {
                                 judged.measure,
                                 judged.day,
                                 judged.outcome.verdict().flatMap(Verdict::scatter)),
-                        key -> VerdictPage.of(judged.study, judged.measure, judged.day, judged.outcome)));
+                        key -> judged.page(outcomes)));
         return "verdicts/verdict";
     }
 
@@ -95,9 +108,7 @@ class VerdictController {
     ResponseEntity<VerdictDocument> json(
             @PathVariable long id, @RequestParam Optional<String> measure, @RequestParam Optional<Integer> day) {
         Case judged = judge(id, measure, day);
-        return ResponseEntity.ok()
-                .contentType(MediaType.APPLICATION_JSON)
-                .body(VerdictDocument.of(judged.study, judged.measure, judged.day, judged.outcome));
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(judged.document());
     }
 
     @GetMapping("/verdicts")

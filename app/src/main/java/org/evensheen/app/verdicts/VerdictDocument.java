@@ -12,6 +12,7 @@ import org.evensheen.core.comparing.Estimate;
 import org.evensheen.core.comparing.HouseScatter;
 import org.evensheen.core.comparing.Interval;
 import org.evensheen.core.comparing.Kept;
+import org.evensheen.core.comparing.Observers;
 import org.evensheen.core.comparing.Ratio;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.footing.Footing;
@@ -46,7 +47,8 @@ record VerdictDocument(
         @Nullable String noBare,
         List<ProductEntry> products,
         List<PairEntry> pairs,
-        List<String> unread) {
+        List<String> unread,
+        List<ObserversEntry> observers) {
 
     static final String FORMAT = "even-sheen-verdict/2";
 
@@ -130,6 +132,20 @@ record VerdictDocument(
             boolean toldApart,
             @Nullable Double toldApartFrom) {}
 
+    /** What two people read on the same places, set against each other. */
+    record ObserversEntry(
+            String one,
+            String other,
+            int places,
+            int alike,
+            double difference,
+            @Nullable Double deviation) {
+        static ObserversEntry of(Observers o) {
+            return new ObserversEntry(
+                    o.one(), o.other(), o.places(), o.alike(), o.difference(), Writer.orNull(o.deviation()));
+        }
+    }
+
     static VerdictDocument of(Study study, Measure measure, int day, Judging.Outcome outcome) {
         return new Writer(study, measure, outcome, outcome.verdict()).write();
     }
@@ -147,7 +163,7 @@ record VerdictDocument(
                     verdict.map(v -> v.ofAnOrder() ? "order" : code(v.turn())).orElse("none"),
                     measure.moreIsBetter(),
                     verdict.map(v -> v.at().day()).orElse(null),
-                    verdict.map(v -> v.at().stage().code()).orElse(null),
+                    verdict.map(v -> v.at().look().code()).orElse(null),
                     Footing.under(outcome.findings()).word(),
                     findings(),
                     closed ? null : study.record().seed(),
@@ -176,6 +192,10 @@ record VerdictDocument(
                     verdict.map(v -> v.pairs().stream().map(this::pair).toList())
                             .orElse(List.of()),
                     verdict.map(v -> v.unread().stream().map(Contender::name).toList())
+                            .orElse(List.of()),
+                    verdict.map(v -> Observers.of(study.record(), measure, v.at()).stream()
+                                    .map(ObserversEntry::of)
+                                    .toList())
                             .orElse(List.of()));
         }
 

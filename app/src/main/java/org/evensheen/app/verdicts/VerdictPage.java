@@ -12,6 +12,7 @@ import org.evensheen.app.studies.OutcomeWords;
 import org.evensheen.app.studies.Standing;
 import org.evensheen.app.studies.Study;
 import org.evensheen.core.comparing.Interval;
+import org.evensheen.core.comparing.Observers;
 import org.evensheen.core.comparing.Ratio;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.footing.Finding;
@@ -43,6 +44,7 @@ record VerdictPage(
         String least,
         String leastLink,
         String chanceLink,
+        List<String> observers,
         Standing standing,
         String json,
         @Nullable String empty) {
@@ -129,6 +131,10 @@ record VerdictPage(
                     verdict.map(v -> OutcomeWords.toldApart(measure, v)).orElse(""),
                     link("least", 0, 0),
                     link("chance", 0, 0),
+                    verdict.map(v -> Observers.of(study.record(), measure, v.at()).stream()
+                                    .map(o -> OutcomeWords.observers(measure, o))
+                                    .toList())
+                            .orElse(List.of()),
                     Standing.of(study, measure, verdict, Optional.empty(), false, day),
                     "%s.json?measure=%s&day=%d".formatted(base, measure.code(), day),
                     verdict.isEmpty()
