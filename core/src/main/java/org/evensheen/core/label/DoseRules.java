@@ -1,5 +1,7 @@
 package org.evensheen.core.label;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -16,6 +18,9 @@ import org.evensheen.core.units.Unit;
 final class DoseRules {
     private static final String[] NEAT = {"ready to use", "ready-to-use", "neat", "undiluted"};
 
+    /** As many digits as a printed label can hold and be read again. */
+    private static final MathContext WRITABLE = new MathContext(12);
+
     private DoseRules() {}
 
     static Dose dose(Cursor c) {
@@ -28,19 +33,47 @@ final class DoseRules {
             throw c.fail("A dose is wanted here, like 1:240, 5 %, 30 mL in 5 L, 2 caps in 10 L or 3 sprays per panel.");
         }
         double first = c.number().doubleValue();
-        if (c.word(":") || c.word("+")) {
-            return ratio(c, from, first, Reading.PARTS);
+        Optional<Reading> told = told(c);
+        if (told.isPresent()) {
+            return ratio(c, from, first, told.get());
         }
         int before = c.at;
-        if (c.word("in") && c.numberAhead()) {
-            return ratio(c, from, first, Reading.SHARE);
-        }
-        c.at = before;
         if (c.word("to") && toRatio(c)) {
             return ratio(c, from, first, Reading.PARTS);
         }
         c.at = before;
-        return amount(c, from, c.spanFrom(from, first));
+        Span span = c.spanFrom(from, first);
+        told = told(c);
+        return told.isPresent() ? partsOf(c, from, span, told.get()) : amount(c, from, span);
+    }
+
+    /** Whether what follows makes a ratio of the number before, as in 1:240, 1+240 and 1 in 240. */
+    private static Optional<Reading> told(Cursor c) {
+        if (c.word(":") || c.word("+")) {
+            return Optional.of(Reading.PARTS);
+        }
+        int before = c.at;
+        if (c.word("in") && c.numberAhead()) {
+            return Optional.of(Reading.SHARE);
+        }
+        c.at = before;
+        return Optional.empty();
+    }
+
+    /** Several parts of product in one amount, as in 3–5 in 500. */
+    private static Dose partsOf(Cursor c, int from, Span parts, Reading told) {
+        int ahead = c.blanks().at;
+        Dose.Dilution most = (Dose.Dilution) ratio(c, from, parts.high(), told);
+        int end = c.at;
+        c.at = ahead;
+        Dose.Dilution least = (Dose.Dilution) ratio(c, from, parts.low(), told);
+        c.at = end;
+        double total = parts.low() * least.n().low();
+        boolean oneTotal = Math.abs(parts.high() * most.n().low() - total) < 1e-6 * total;
+        if (least.n().low() < least.n().high() || !oneTotal) {
+            throw c.fail(from, "Write one range only, for one part of product, like 1:100–150.");
+        }
+        return new Dose.Dilution(new Span(most.n().low(), least.n().high()), most.reading());
     }
 
     /** Whether "256 to" goes on as a ratio: with a lone number, not with one that has a unit, as in "1 to 3 mL". */
@@ -71,7 +104,9 @@ final class DoseRules {
             throw c.fail(from, "More product than mix. Write it for one part of product, like 1 in 10.");
         }
         // 10:1 and 256 to 1 are said of the water, 2:30 of two parts of product.
-        n = first == 1 ? n : Math.max(first, n) / Math.min(first, n);
+        n = first == 1 ? n : BigDecimal.valueOf(Math.max(first, n))
+                .divide(BigDecimal.valueOf(Math.min(first, n)), WRITABLE)
+                .doubleValue();
         double other = n;
         int before = c.at;
         if (c.dash()) {
