@@ -6,8 +6,10 @@ import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evensheen.app.page.Figures;
+import org.evensheen.app.page.Units;
 import org.evensheen.core.layout.BedShape;
 import org.evensheen.core.layout.Outline;
+import org.evensheen.core.units.Unit;
 
 /**
  * A bed drawn to scale; coordinates in px.
@@ -59,7 +61,10 @@ public record BedDrawing(
         double width = shape.widthMm() * unit + 2 * MARGIN;
         double height = shape.heightMm() * unit + 2 * MARGIN + 18;
         List<Outline.Corner> corners = shape.outline().corners();
-        double metre = shape.widthMm() >= 1000 ? 1000 : 100;
+        boolean large = shape.widthMm() >= 1000;
+        double ruler = Units.now().tape().differs()
+                ? Unit.INCH.toCanonical(large ? 36 : 4)
+                : Unit.METRE.toCanonical(large ? 1 : 0.1);
         return new BedDrawing(
                 "0 0 %s %s".formatted(svg(width), svg(height)),
                 svg(width),
@@ -98,12 +103,14 @@ public record BedDrawing(
                                 words(u),
                                 u.runsOn(today)))
                         .toList(),
-                new Ruler(svg(height - 10), svg(MARGIN + metre * unit), metre == 1000 ? "1 m" : "100 mm"),
+                new Ruler(
+                        svg(height - 10),
+                        svg(MARGIN + ruler * unit),
+                        Units.now().tape().differs() ? large ? "3 ft" : "4 in" : large ? "1 m" : "100 mm"),
                 "edge-%08x".formatted(points(shape.outline(), unit).hashCode()),
-                "%s by %s mm, %s, %s"
+                "%s, %s, %s"
                         .formatted(
-                                svg(shape.widthMm()),
-                                svg(shape.heightMm()),
+                                Figures.size(shape.widthMm(), shape.heightMm()),
                                 Figures.count(shape.trims().size(), "trim", "trims"),
                                 Figures.count(shape.zones().size(), "zone", "zones")));
     }

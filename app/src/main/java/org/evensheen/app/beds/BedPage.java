@@ -46,7 +46,7 @@ final class BedPage {
     }
 
     static String size(Bed bed) {
-        return "%s × %s mm".formatted(Figures.compact(bed.widthMm(), 5), Figures.compact(bed.heightMm(), 5));
+        return Figures.size(bed.widthMm(), bed.heightMm());
     }
 
     static String traits(Bed bed) {

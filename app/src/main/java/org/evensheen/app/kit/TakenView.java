@@ -8,9 +8,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.StringJoiner;
 import org.evensheen.app.page.Figures;
+import org.evensheen.app.page.Units;
 import org.evensheen.core.instruments.Probe;
 import org.evensheen.core.instruments.Rested;
 import org.evensheen.core.slickness.PullTrace;
+import org.evensheen.core.units.UnitSystem;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -56,28 +58,34 @@ record TakenView(
         int decimals = probe == Probe.FORCE || probe == Probe.SCALE || probe == Probe.PH ? 2 : 1;
         String value = Figures.typed(
                 Double.parseDouble(Figures.number(taken.value(), decimals).replace("\u2212", "-")));
+        String own = Units.now().shown(probe.unit()).differs() ? value + " " + probe.unit() : value;
         List<Fill> fills = field.equals("air")
                 ? List.of(
-                        new Fill("air", value),
+                        new Fill("air", own),
                         new Fill(
                                 "humidity",
                                 taken.second().map(h -> Figures.typed(h)).orElse("")))
                 : List.of(
-                        new Fill(field, value),
+                        new Fill(field, own),
                         new Fill("take", taken.id().toString()),
                         new Fill("by", instrument.name()));
         return new TakenView(
                 fills,
-                "%s: %s".formatted(instrument.name(), words(probe, value, open(instrument, taken, now))),
+                "%s: %s"
+                        .formatted(
+                                instrument.name(), words(probe, taken.value(), decimals, open(instrument, taken, now))),
                 how(instrument, taken, now),
                 "",
                 warning(instrument, now),
                 taken.pull().map(p -> trace(p, taken)).orElse(null));
     }
 
-    private static String words(Probe probe, String value, double open) {
-        String figure = open > 0 ? value + " ± " + Figures.compact(open, 1) : value;
-        return probe == Probe.PH ? "pH " + figure : Figures.withUnit(figure, probe.unit());
+    private static String words(Probe probe, double value, int decimals, double open) {
+        UnitSystem.Shown shown = Units.now().shown(probe.unit());
+        String figure = Figures.typed(Double.parseDouble(
+                        Figures.bare(value, probe.unit(), decimals).replace("\u2212", "-")))
+                + (open > 0 ? " ± " + Figures.compact(open * shown.factor(), 1) : "");
+        return probe == Probe.PH ? "pH " + figure : Figures.withUnit(figure, shown.unit());
     }
 
     /** Standard uncertainty of a value at rest, with what its check allows if that holds; of a pull what its trace says. */
@@ -95,14 +103,18 @@ record TakenView(
     private static String how(Instrument instrument, Taken taken, Instant now) {
         String unit = instrument.probe().unit();
         String shown = (taken.pull().isPresent() ? "the plateau's unrest %s" : "its unrest and its last digit %s")
-                .formatted(Figures.withUnit(Figures.compact(taken.standard(), 1), unit));
+                .formatted(allowance(taken.standard(), unit));
         return "One standard uncertainty: %s; %s"
                 .formatted(
                         shown,
                         allowed(instrument, now)
-                                .map(t -> "how true it is, by its check, within %s."
-                                        .formatted(Figures.withUnit(Figures.typed(t), unit)))
+                                .map(t -> "how true it is, by its check, within %s.".formatted(allowance(t, unit)))
                                 .orElse("its accuracy is unknown: it has no valid check."));
+    }
+
+    /** A span of values; that of temperatures is in kelvins. */
+    private static String allowance(double value, String unit) {
+        return Figures.about(value, unit.equals("°C") ? "K" : unit, 2);
     }
 
     private static String warning(Instrument instrument, Instant now) {
@@ -147,11 +159,10 @@ record TakenView(
                 svg(90 - pull.plateau() * y),
                 svg(peakAt * x),
                 svg(90 - pull.peak() * y),
-                Figures.withUnit(Figures.number(pull.peak(), 2), "N"),
-                Figures.withUnit(
-                        Figures.number(pull.plateau(), 2)
-                                + (pull.uncertainty() > 0 ? " ± " + Figures.number(pull.uncertainty(), 2) : ""),
-                        "N"),
+                Figures.quantity(pull.peak(), "N", 2),
+                pull.uncertainty() > 0
+                        ? Figures.bare(pull.plateau(), "N", 2) + " ± " + Figures.quantity(pull.uncertainty(), "N", 2)
+                        : Figures.quantity(pull.plateau(), "N", 2),
                 Figures.percent(pull.stickSlip()));
     }
 }

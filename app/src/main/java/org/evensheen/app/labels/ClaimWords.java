@@ -4,12 +4,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.evensheen.app.page.Figures;
+import org.evensheen.app.page.Units;
 import org.evensheen.core.label.Claim;
 import org.evensheen.core.label.Label;
 import org.evensheen.core.mixing.Calibration;
 import org.evensheen.core.mixing.Dose;
 import org.evensheen.core.mixing.Reading;
 import org.evensheen.core.units.Span;
+import org.evensheen.core.units.UnitSystem;
 
 /**
  * A claim in words.
@@ -73,13 +75,19 @@ public record ClaimWords(String title, String says, String means) {
                     Figures.withUnit(Figures.compact(size.width() * size.height() / 10_000, 2), "m²"));
         }
         if (claim instanceof Claim.PanelTemperature panel) {
-            String celsius =
-                    panel.lowCelsius().map(c -> "from " + Figures.number(c, 0)).orElse("")
-                            + panel.highCelsius()
-                                    .map(c -> " to " + Figures.number(c, 0))
-                                    .orElse("");
+            UnitSystem other = panel.fahrenheit() ? UnitSystem.METRIC : UnitSystem.US;
+            UnitSystem.Shown shown = other.shown("°C");
+            String limits = panel.lowCelsius()
+                            .map(c -> "from " + Figures.number(shown.of(c), 0))
+                            .orElse("")
+                    + panel.highCelsius()
+                            .map(c -> " to " + Figures.number(shown.of(c), 0))
+                            .orElse("");
+            boolean news = panel.fahrenheit() || Units.now() == UnitSystem.US;
             return new ClaimWords(
-                    "Panel", after(panel.print(), "panel "), panel.fahrenheit() ? celsius.strip() + "\u202f°C" : "");
+                    "Panel",
+                    after(panel.print(), "panel "),
+                    news ? Figures.withUnit(limits.strip(), shown.unit()) : "");
         }
         if (claim instanceof Claim.Sun sun) {
             return new ClaimWords("Sun", sun.allowed() ? "allowed" : "not in the sun", "");
@@ -148,9 +156,7 @@ public record ClaimWords(String title, String says, String means) {
     }
 
     private static String millilitres(Span ml) {
-        return ml.single()
-                ? Figures.millilitres(ml.low())
-                : Figures.withUnit(Figures.significant(ml.low(), 3) + "–" + Figures.significant(ml.high(), 3), "mL");
+        return ml.single() ? Figures.millilitres(ml.low()) : Figures.millilitres(ml.low(), ml.high());
     }
 
     private static String round(Span weeks) {

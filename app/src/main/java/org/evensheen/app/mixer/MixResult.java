@@ -70,7 +70,7 @@ record MixResult(
         return Optional.of(new MixResult(
                 setup.product().map(Product::name).orElse("product"),
                 Figures.millilitres(mix.productMl()),
-                Figures.usOunces(mix.productMl()),
+                Figures.otherwise(mix.productMl()),
                 counted(mix, setup.product().map(Product::calibrations).orElse(List.of())),
                 Figures.volume(mix.waterMl()),
                 Figures.volume(mix.totalMl()),

@@ -202,8 +202,6 @@ record MixerPage(
     }
 
     private static String millilitres(Span ml) {
-        return ml.single()
-                ? Figures.millilitres(ml.low())
-                : Figures.withUnit(Figures.significant(ml.low(), 3) + "–" + Figures.significant(ml.high(), 3), "mL");
+        return ml.single() ? Figures.millilitres(ml.low()) : Figures.millilitres(ml.low(), ml.high());
     }
 }

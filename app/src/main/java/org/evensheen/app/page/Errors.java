@@ -167,6 +167,7 @@ public class Errors {
                 .addObject("title", title)
                 .addObject("message", message)
                 .addObject("hands", Hands.of(request))
+                .addObject("units", Shared.Shown.now())
                 .addObject("here", "/");
     }
 }

@@ -6,12 +6,15 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import org.evensheen.core.comparing.Interval;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.cost.Money;
 import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Observation;
 import org.evensheen.core.measure.Scale;
 import org.evensheen.core.units.Unit;
+import org.evensheen.core.units.UnitSystem;
 
 /** The one place where numbers become text. Units stand after a narrow no-break space; minus is a true minus. */
 public final class Figures {
@@ -35,12 +38,60 @@ public final class Figures {
 
     /** A score of a measure with its unit: 9.8 N, 97°, 112 g/m². */
     public static String score(Measure measure, double value) {
-        return withUnit(number(value, measure.scoreDecimals()), measure.scoreUnit());
+        return quantity(value, measure.scoreUnit(), measure.scoreDecimals());
+    }
+
+    /** A number of a metric unit, in the units of whoever looks. */
+    public static String quantity(double value, String unit, int decimals) {
+        return shown(value, Units.now().shown(unit), decimals);
+    }
+
+    /** Its plain number, to stand beside or away from its unit. */
+    public static String bare(double value, String unit, int decimals) {
+        UnitSystem.Shown shown = Units.now().shown(unit);
+        return number(shown.of(value), decimals + shown.finer());
+    }
+
+    /** A number of a metric unit to so many significant digits, in the units of whoever looks. */
+    public static String about(double value, String unit, int digits) {
+        UnitSystem.Shown shown = Units.now().shown(unit);
+        return withUnit(compact(shown.of(value), digits), shown.unit());
+    }
+
+    /** The sign of a metric unit for whoever looks: N or lbf. */
+    public static String unit(String metric) {
+        return Units.now().shown(metric).unit();
+    }
+
+    /** Width and height along a tape: 1500 × 1000 mm, 59.1 × 39.4 in. */
+    public static String size(double widthMm, double heightMm) {
+        UnitSystem.Shown tape = Units.now().tape();
+        return "%s × %s %s"
+                .formatted(
+                        compact(tape.of(widthMm), tape.differs() ? 3 : 5),
+                        compact(tape.of(heightMm), tape.differs() ? 3 : 5),
+                        tape.unit());
+    }
+
+    /** What was seen, with its unit: 9.8 N, 2.12×1.6 mm, 3 beads. */
+    public static String seen(Observation seen) {
+        UnitSystem.Shown shown = Units.now().shown(seen.measure().unit());
+        return withUnit(seenBare(seen), shown.unit());
+    }
+
+    /** The same where the unit stands elsewhere. */
+    public static String seenBare(Observation seen) {
+        UnitSystem.Shown shown = Units.now().shown(seen.measure().unit());
+        return shown.differs() ? compact(shown.of(seen.amount()), 3) : seen.told();
+    }
+
+    private static String shown(double value, UnitSystem.Shown shown, int decimals) {
+        return withUnit(number(shown.of(value), decimals + shown.finer()), shown.unit());
     }
 
     /** A difference of scores, one decimal finer than scores are shown. */
     public static String difference(Measure measure, double value) {
-        return withUnit(number(value, measure.scoreDecimals() + 1), measure.scoreUnit());
+        return quantity(value, measure.scoreUnit(), measure.scoreDecimals() + 1);
     }
 
     /** Text with a unit after it. */
@@ -65,9 +116,7 @@ public final class Figures {
     }
 
     public static String scoreRange(Measure measure, Interval interval) {
-        int decimals = measure.scoreDecimals();
-        return withUnit(
-                range(number(interval.low(), decimals), number(interval.high(), decimals)), measure.scoreUnit());
+        return range(measure, interval.low(), interval.high(), measure.scoreDecimals());
     }
 
     /** A difference as a verdict tells it: in the score unit, or as a ratio. */
@@ -80,8 +129,12 @@ public final class Figures {
         if (told.ratio()) {
             return significant(told.low(), 2) + "–" + times(told.high());
         }
-        int decimals = measure.scoreDecimals() + 1;
-        return withUnit(range(number(told.low(), decimals), number(told.high(), decimals)), measure.scoreUnit());
+        return range(measure, told.low(), told.high(), measure.scoreDecimals() + 1);
+    }
+
+    private static String range(Measure measure, double low, double high, int decimals) {
+        String unit = measure.scoreUnit();
+        return withUnit(range(bare(low, unit, decimals), bare(high, unit, decimals)), unit(unit));
     }
 
     /** A size of a difference: in the score unit, or as a ratio. */
@@ -148,13 +201,43 @@ public final class Figures {
         return text.toString();
     }
 
-    /** mL as a measuring cup can show them: three digits, whole ones from 100 on. */
+    /** mL as a measuring cup can show them: three digits, whole ones from 100 on; US fl oz from half of one on for whoever uses them. */
     public static String millilitres(double ml) {
+        return inOunces(ml) ? usOunces(ml) : metricMillilitres(ml);
+    }
+
+    /** The same amount in the units that the person does not use, for who pours by the other cup. */
+    public static String otherwise(double ml) {
+        return inOunces(ml) ? metricMillilitres(ml) : usOunces(ml);
+    }
+
+    /** Two amounts as one: 30–60 mL. */
+    public static String millilitres(double low, double high) {
+        boolean ounces = inOunces(low);
+        UnaryOperator<String> digits = text -> text.substring(0, text.lastIndexOf(GAP + (ounces ? "US" : "mL")));
+        return withUnit(
+                digits.apply(ounces ? usOunces(low) : metricMillilitres(low)) + "–"
+                        + digits.apply(ounces ? usOunces(high) : metricMillilitres(high)),
+                ounces ? Unit.US_FLUID_OUNCE.symbol() : "mL");
+    }
+
+    /** Less is told in mL to everybody, as syringes and caps are marked. */
+    private static boolean inOunces(double ml) {
+        return Units.now() == UnitSystem.US && Math.abs(ml) >= Unit.US_FLUID_OUNCE.toCanonical(0.5);
+    }
+
+    private static String metricMillilitres(double ml) {
         return withUnit(ml >= 100 ? grouped(new java.math.BigDecimal(Math.round(ml))) : significant(ml, 3), "mL");
     }
 
-    /** Litres from 1 L on, else mL. */
+    /** Litres from 1 L on, else mL; US gallons from one on, else US fl oz. */
     public static String volume(double ml) {
+        if (Units.now() == UnitSystem.US && ml >= Unit.US_GALLON.toCanonical(1)) {
+            return withUnit(compact(Unit.US_GALLON.fromCanonical(ml), 3), Unit.US_GALLON.symbol());
+        }
+        if (inOunces(ml)) {
+            return usOunces(ml);
+        }
         return ml >= 1000 ? withUnit(compact(ml / 1000, 4), "L") : millilitres(ml);
     }
 

@@ -13,6 +13,27 @@ class Shared {
         return Hands.of(request);
     }
 
+    /** Units of whoever looks, and how the metric ones are shown: a template says {@code ${units.of('N')}}. */
+    @ModelAttribute("units")
+    Shown units() {
+        return Shown.now();
+    }
+
+    /** Units for templates. */
+    public record Shown(String code) {
+        static Shown now() {
+            return new Shown(Units.now().code());
+        }
+
+        public String of(String metric) {
+            return Figures.unit(metric);
+        }
+
+        public String quantity(double metric, String unit) {
+            return Figures.quantity(metric, unit, 0);
+        }
+    }
+
     @ModelAttribute("here")
     String here(HttpServletRequest request) {
         String query = request.getQueryString();

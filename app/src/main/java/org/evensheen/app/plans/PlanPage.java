@@ -156,10 +156,9 @@ record PlanPage(
         List<String> words = new ArrayList<>();
         words.add(String.format(
                 Locale.ROOT,
-                "%s of %.0f × %.0f mm, %d bare, in %s; %d more would fit.",
+                "%s of %s, %d bare, in %s; %d more would fit.",
                 Figures.count(sections.size(), "section", "sections"),
-                one.widthMm(),
-                one.heightMm(),
+                Figures.size(Math.rint(one.widthMm()), Math.rint(one.heightMm())),
                 design.counts().get(design.counts().size() - 1),
                 Figures.count(sections.stream().map(Section::row).distinct().count(), "block", "blocks"),
                 design.layout().get().spare().size()));

@@ -210,8 +210,8 @@ record RehearsalPage(
                         .formatted(f.equalsApart() < 0.005 ? "less than 1 %" : Figures.percent(f.equalsApart())),
                 "A difference comes out to ± %s; a true one of %s or more is told apart four times in five."
                         .formatted(
-                                Figures.withUnit(Figures.significant(f.width(), 2), f.unit()),
-                                Figures.withUnit(Figures.significant(f.leastDetectable(), 2), f.unit())));
+                                Figures.about(f.width(), f.unit(), 2),
+                                Figures.about(f.leastDetectable(), f.unit(), 2)));
     }
 
     private static MoreView more(Found f, Found.More m) {
@@ -224,7 +224,7 @@ record RehearsalPage(
                 clear(f, m)
                         ? "%s instead of %s".formatted(Figures.percent(m.right()), Figures.percent(f.right()))
                         : "%s, no clear change".formatted(Figures.percent(m.right())),
-                "± " + Figures.withUnit(Figures.significant(m.width(), 2), f.unit()),
+                "± " + Figures.about(m.width(), f.unit(), 2),
                 "costs " + cost);
     }
 

@@ -107,6 +107,6 @@ class CaptureController {
     }
 
     private static String figure(Reading reading) {
-        return Figures.withUnit(reading.seen().told(), reading.measure().unit());
+        return Figures.seen(reading.seen());
     }
 }

@@ -19,6 +19,7 @@ import org.evensheen.app.studies.StudyStore;
 import org.evensheen.app.studies.TypedEntry;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Observation;
+import org.evensheen.core.measure.TypedReading;
 import org.evensheen.core.schedule.NextReading;
 import org.evensheen.core.study.Reading;
 import org.springframework.stereotype.Controller;
@@ -72,7 +73,9 @@ class ReadingController {
     static TypedEntry typed(Measure measure, HttpServletRequest request, String because) {
         Map<String, String> typed = new LinkedHashMap<>();
         request.getParameterMap().forEach((name, values) -> {
-            if (measure.parts().stream().anyMatch(p -> name.equals(p.name()) || name.startsWith(p.name() + "-"))) {
+            if (name.equals(TypedReading.UNITS)
+                    || measure.parts().stream()
+                            .anyMatch(p -> name.equals(p.name()) || name.startsWith(p.name() + "-"))) {
                 if (values[0].length() > LONGEST) {
                     throw new Refused("That is far too long for a reading. Type one number.");
                 }
@@ -271,7 +274,7 @@ class ReadingController {
     }
 
     private static String figure(Observation seen) {
-        return Figures.withUnit(seen.told(), seen.measure().unit());
+        return Figures.seen(seen);
     }
 
     private String done(

@@ -4,6 +4,7 @@ import java.sql.Types;
 import java.time.LocalDate;
 import java.util.Optional;
 import java.util.UUID;
+import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Hands;
 import org.evensheen.core.measure.Observation;
 import org.evensheen.core.study.Course;
@@ -131,8 +132,7 @@ public class ReadingStore {
                 .param("measure", reading.measure().code())
                 .param("repeat", reading.repeat())
                 .query((row, n) -> new Standing(
-                        Observation.read(reading.measure(), row.getString("seen"))
-                                .told(),
+                        Figures.seen(Observation.read(reading.measure(), row.getString("seen"))),
                         row.getString("kept_by"),
                         row.getInt("free")))
                 .optional();

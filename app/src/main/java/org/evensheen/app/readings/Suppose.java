@@ -34,7 +34,7 @@ final class Suppose {
     }
 
     private static String told(Observation seen) {
-        return Figures.withUnit(seen.told(), seen.measure().unit());
+        return Figures.seen(seen);
     }
 
     private static String hint(Study study, Selection selection, TypedEntry typed, boolean fits, StudyScreen screen) {

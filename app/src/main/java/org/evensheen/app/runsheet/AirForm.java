@@ -11,9 +11,12 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
+import org.evensheen.app.page.Units;
+import org.evensheen.core.measure.TypedReading;
 import org.evensheen.core.planning.Entrant;
 import org.evensheen.core.runsheet.RunDay;
 import org.evensheen.core.units.TypedNumber;
+import org.evensheen.core.units.UnitSystem;
 import org.evensheen.core.weather.Air;
 import org.evensheen.core.weather.PanelAir;
 import org.evensheen.core.weather.Site;
@@ -25,6 +28,8 @@ final class AirForm {
     /** How {@link #dew} is worked out. */
     static final String HOW =
             "The dew point follows from air and humidity after Magnus, with 17.62 and 243.12 °C. ± is what thermometers good to 0.5 K and a hygrometer good to 3 % leave open. 3 K above it are needed, as in ISO 8502-4.";
+
+    private static final double COLDEST = -60;
 
     private AirForm() {}
 
@@ -73,7 +78,6 @@ final class AirForm {
                 .toInstant());
     }
 
-    /** Frost is typed with a minus. */
     private static Optional<Double> number(
             RunKeeper.Sent sent,
             String field,
@@ -86,37 +90,39 @@ final class AirForm {
         if (typed.isEmpty() && !needed) {
             return Optional.empty();
         }
-        boolean frost = unit.equals("°C") && typed.matches("[-−].*");
-        TypedNumber read = TypedNumber.read(frost ? typed.substring(1) : typed, what, unit, 0, frost ? 60 : highest);
+        TypedNumber read = UnitSystem.ofCode(sent.in(TypedReading.UNITS))
+                .read(typed, what, unit, unit.equals("°C") ? COLDEST : 0, highest);
         if (read instanceof TypedNumber.Refused refused) {
             problems.put(field, refused.message());
             return Optional.empty();
         }
-        double value = ((TypedNumber.Read) read).value();
-        return Optional.of(frost ? -value : value);
+        return Optional.of(((TypedNumber.Read) read).value());
     }
 
     /** Short, for the tape. */
     static String note(RunStore.Conditions c) {
-        return "%s °C, %s %%, panel %s °C%s"
+        UnitSystem units = Units.now();
+        return "%s, %s %%, panel %s%s"
                 .formatted(
-                        Figures.typed(c.noted().air().air().celsius()),
+                        units.write(c.noted().air().air().celsius(), "°C"),
                         Figures.typed(c.noted().air().air().humidity()),
-                        Figures.typed(c.noted().air().panelCelsius()),
+                        units.write(c.noted().air().panelCelsius(), "°C"),
                         c.light().isEmpty() ? "" : ", " + c.light());
     }
 
     /** What it means. */
     static String said(RunDay.Noted noted, List<Entrant> entrants) {
-        String words = noted.words(entrants).stream().map(PanelAir.Word::text).collect(Collectors.joining(" "));
+        String words = noted.words(entrants, Units.now()).stream()
+                .map(PanelAir.Word::text)
+                .collect(Collectors.joining(" "));
         return dew(noted.air()) + " " + (words.isEmpty() ? "Good to work in." : words);
     }
 
     static String dew(PanelAir air) {
-        return "Dew point %s °C; the panel is %s ± %s K above it."
+        return "Dew point %s; the panel is %s ± %s above it."
                 .formatted(
-                        Figures.number(air.air().dewPoint(), 1),
-                        Figures.number(air.clearance(), 1),
-                        Figures.number(air.clearanceUncertainty(), 1));
+                        Figures.quantity(air.air().dewPoint(), "°C", 1),
+                        Figures.bare(air.clearance(), "K", 1),
+                        Figures.quantity(air.clearanceUncertainty(), "K", 1));
     }
 }

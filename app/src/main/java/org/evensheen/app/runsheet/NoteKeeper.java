@@ -14,12 +14,14 @@ import org.evensheen.app.studies.Key;
 import org.evensheen.app.studies.Seen;
 import org.evensheen.core.cautions.Acidity;
 import org.evensheen.core.label.Claim;
+import org.evensheen.core.measure.TypedReading;
 import org.evensheen.core.runsheet.Mark;
 import org.evensheen.core.runsheet.Step;
 import org.evensheen.core.slickness.Sled;
 import org.evensheen.core.study.Deviation;
 import org.evensheen.core.study.Happening;
 import org.evensheen.core.units.TypedNumber;
+import org.evensheen.core.units.UnitSystem;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -91,7 +93,8 @@ class NoteKeeper {
     /** Holds what the gauge said of a known weight against what the weight weighs. */
     RunKeeper.Outcome check(Run run, RunKeeper.Sent sent) {
         TypedNumber weight = TypedNumber.read(sent.in("weight"), "weight", "g", 20, 20_000);
-        TypedNumber said = TypedNumber.read(sent.in("said"), "gauge's reading", "N", 0.1, 200);
+        TypedNumber said =
+                UnitSystem.ofCode(sent.in(TypedReading.UNITS)).read(sent.in("said"), "gauge's reading", "N", 0.1, 200);
         if (weight instanceof TypedNumber.Refused refused) {
             return RunKeeper.Outcome.wrong("weight", refused.message());
         }
@@ -104,10 +107,10 @@ class NoteKeeper {
         if (Math.abs(off) > GAUGE_MAY_BE_OFF) {
             return RunKeeper.Outcome.wrong(
                     "said",
-                    "The gauge says %s N where %s N hang: off by %s. Set it right and check again; it is not marked as checked."
+                    "The gauge says %s where %s hang: off by %s. Set it right and check again; it is not marked as checked."
                             .formatted(
-                                    Figures.number(read, 2),
-                                    Figures.number(should, 2),
+                                    Figures.quantity(read, "N", 2),
+                                    Figures.quantity(should, "N", 2),
                                     Figures.percent(Math.abs(off))));
         }
         transaction.executeWithoutResult(status -> {
@@ -128,8 +131,8 @@ class NoteKeeper {
                     RunKeeper.derived(sent.key(), "notch"),
                     sent.hands().name());
         });
-        return RunKeeper.Outcome.done(
-                "The gauge holds: %s N for %s N.".formatted(Figures.number(read, 2), Figures.number(should, 2)));
+        return RunKeeper.Outcome.done("The gauge holds: %s for %s."
+                .formatted(Figures.quantity(read, "N", 2), Figures.quantity(should, "N", 2)));
     }
 
     /** What is wrong with a pH that was typed; nothing where none was. */

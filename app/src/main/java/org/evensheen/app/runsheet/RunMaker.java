@@ -15,6 +15,7 @@ import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Missing;
+import org.evensheen.app.page.Units;
 import org.evensheen.app.plans.ForecastStore;
 import org.evensheen.app.studies.Key;
 import org.evensheen.app.studies.Seen;
@@ -108,7 +109,8 @@ class RunMaker {
                 kept.coatedAt(),
                 kept.air(),
                 limit.map(ForecastStore.Turn::at),
-                now);
+                now,
+                Units.now());
         RunSheet sheet = RunSheet.of(
                 input, (jobs, busy) -> plans.get(new Asked(jobs, busy), a -> PairOfHands.plan(a.jobs(), a.busy())));
         return new Run(

@@ -239,7 +239,10 @@ record RunPage(
 
     /** What is worth knowing of the place, and in nobody's way. */
     private static List<PanelAir.Word> besides(RunDay.Noted noted, Run run) {
-        return noted.site().words(Entrant.shaded(run.input().entrants())).stream()
+        return noted
+                .site()
+                .words(Entrant.shaded(run.input().entrants()), run.input().told())
+                .stream()
                 .filter(w -> w.standing() == PanelAir.Standing.CLOSE)
                 .toList();
     }
@@ -266,7 +269,7 @@ record RunPage(
         run.input()
                 .air()
                 .filter(a -> run.sheet().steps().stream().anyMatch(s -> s.part() == Step.Part.APPLY))
-                .ifPresent(a -> a.words(run.input().entrants()).stream()
+                .ifPresent(a -> a.words(run.input().entrants(), run.input().told()).stream()
                         .filter(w -> !besides(a, run).contains(w))
                         .map(PanelAir.Word::text)
                         .forEach(warnings::add));

@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.evensheen.app.page.Units;
 import org.evensheen.app.studies.Judging;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
@@ -16,6 +17,7 @@ import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.footing.Footing;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
+import org.evensheen.core.units.UnitSystem;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -39,12 +41,12 @@ class StandingStore {
         this.clock = clock;
     }
 
-    private record Key(long study, long revision, LocalDate day) {}
+    private record Key(long study, long revision, LocalDate day, UnitSystem told) {}
 
     /** That a product is in a study. */
     record Part(long product, String name, long study, String question, long revision, boolean byCode) {
         Key key(LocalDate day) {
-            return new Key(study, revision, day);
+            return new Key(study, revision, day, Units.now());
         }
     }
 
@@ -77,7 +79,7 @@ class StandingStore {
         return remembered(part).orElseGet(() -> {
             Study study = studies.load(part.study);
             Map<String, String> lines = lines(study);
-            known.put(new Key(study.id(), study.revision(), LocalDate.now(clock)), lines);
+            known.put(new Key(study.id(), study.revision(), LocalDate.now(clock), Units.now()), lines);
             return lines.getOrDefault(part.name, "not read yet");
         });
     }

@@ -109,12 +109,12 @@ public record PanelDrawing(
                 .toList();
         return new PanelDrawing(
                 "0 0 %s %s".formatted(svg(width), svg(height)),
-                "%s, %s by %s mm, %d sections"
-                        .formatted(bed.name(), svg(bed.widthMm()), svg(bed.heightMm()), sections.size()),
+                "%s, %s, %d sections"
+                        .formatted(bed.name(), Figures.size(bed.widthMm(), bed.heightMm()), sections.size()),
                 outline(bed, unit),
                 zones,
                 sections,
-                "%s × %s mm".formatted(svg(bed.widthMm()), svg(bed.heightMm())));
+                Figures.size(bed.widthMm(), bed.heightMm()));
     }
 
     /** Mean pull of bare on a day, read or estimated: the full length of every rail. */

@@ -68,8 +68,13 @@ public record Slate(
      */
     public record Choices(String name, String legend, boolean keeps, String problem, List<Choice> options) {}
 
-    /** A typed number. */
-    public record Field(String name, String label, String unit, String typed, String problem, boolean first) {}
+    /**
+     * A typed number.
+     *
+     * @param system the code of the units a bare number is in; travels with the form
+     */
+    public record Field(
+            String name, String label, String unit, String typed, String problem, boolean first, String system) {}
 
     /** The form for correcting or striking a reading. */
     public record Correction(

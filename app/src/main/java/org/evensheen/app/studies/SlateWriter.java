@@ -156,7 +156,11 @@ class SlateWriter {
 
     private static String spread(Measure measure, Spread spread) {
         return spread.deviation().isPresent()
-                ? " ± " + Figures.number(spread.deviation().getAsDouble(), Math.max(1, measure.scoreDecimals()))
+                ? " ± "
+                        + Figures.bare(
+                                spread.deviation().getAsDouble(),
+                                measure.scoreUnit(),
+                                Math.max(1, measure.scoreDecimals()))
                 : "";
     }
 
@@ -167,7 +171,7 @@ class SlateWriter {
                         .formatted(kept.keptBy(), WHEN.format(kept.keptAt().atZone(zone))));
         return new Chip(
                 kept.id(),
-                kept.reading().seen().told(),
+                Figures.seenBare(kept.reading().seen()),
                 !kept.stands(),
                 title,
                 new Selection(
@@ -185,13 +189,14 @@ class SlateWriter {
         int planned = study.record().plan().repeatsOf(measure);
         boolean inPlan = study.record().plan().asksFor(measure);
         String draft = "%d/%d/%s/%s/%s/%d"
-                .formatted(
-                        study.id(),
-                        selection.at().day(),
-                        selection.at().look().code(),
-                        next.section().code(),
-                        measure.code(),
-                        next.repeat());
+                        .formatted(
+                                study.id(),
+                                selection.at().day(),
+                                selection.at().look().code(),
+                                next.section().code(),
+                                measure.code(),
+                                next.repeat())
+                + what.draft();
         return new Slate.Entry(
                 typed.key().orElseGet(UUID::randomUUID),
                 selection.at().day(),
@@ -250,7 +255,7 @@ class SlateWriter {
                                     Figures.ordinal(kept.reading().repeat()),
                                     measure.words().one(),
                                     kept.reading().section()),
-                    kept.reading().seen().told() + " " + measure.unit(),
+                    Figures.seen(kept.reading().seen()),
                     what.fields(),
                     what.choices(Map.of()),
                     what.because(),
@@ -272,7 +277,7 @@ class SlateWriter {
             if (same) {
                 lines.add("%s kept by %s, %s"
                         .formatted(
-                                kept.reading().seen().told(),
+                                Figures.seenBare(kept.reading().seen()),
                                 kept.keptBy(),
                                 WHEN.format(kept.keptAt().atZone(zone))));
                 kept.strike()

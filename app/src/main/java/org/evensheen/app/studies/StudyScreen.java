@@ -9,11 +9,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.beds.Bed;
+import org.evensheen.app.page.Units;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.footing.Finding;
 import org.evensheen.core.footing.Footing;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
+import org.evensheen.core.units.UnitSystem;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import org.thymeleaf.TemplateEngine;
@@ -31,7 +33,7 @@ public class StudyScreen {
             Caffeine.newBuilder().maximumSize(300).build();
 
     /** A revision of a study seen at a selection; what is drawn of it can't change. */
-    private record Look(long study, long revision, boolean byCode, Selection selection) {}
+    private record Look(long study, long revision, boolean byCode, Selection selection, UnitSystem told) {}
 
     /** Both drawings as markup, printed by their templates once, and what the labels say to what was done. */
     private record Drawings(String tape, String panel, String done, List<String> meetings) {}
@@ -96,7 +98,7 @@ public class StudyScreen {
         Judging.Outcome outcome =
                 judging.judge(study, judged(study, selection), selection.at().day());
         Drawings drawings = drawn.get(
-                new Look(study.id(), study.revision(), study.judgedByCode(), selection),
+                new Look(study.id(), study.revision(), study.judgedByCode(), selection, Units.now()),
                 look -> new Drawings(
                         rendered("tape", TapeDrawing.of(study, selection)),
                         rendered("panel", PanelDrawing.of(study, selection)),

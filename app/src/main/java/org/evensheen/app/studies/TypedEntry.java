@@ -5,10 +5,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.evensheen.app.page.Units;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Observation;
 import org.evensheen.core.measure.Part;
 import org.evensheen.core.measure.TypedReading;
+import org.evensheen.core.units.UnitSystem;
 
 /**
  * What a person typed for a reading, with what is wrong with it; nothing typed is lost.
@@ -30,7 +32,31 @@ public record TypedEntry(
     }
 
     static TypedEntry of(Observation seen) {
-        return new TypedEntry(seen.measure(), seen.typed(), "", Map.of(), "", Optional.of(seen));
+        return new TypedEntry(seen.measure(), inOwnUnits(seen), "", Map.of(), "", Optional.of(seen));
+    }
+
+    /** As it was kept; a number stands with its unit where the form is in another, so that saving it again changes nothing. */
+    private static Map<String, String> inOwnUnits(Observation seen) {
+        Map<String, String> typed = new LinkedHashMap<>(seen.typed());
+        for (Part part : seen.measure().parts()) {
+            if (part instanceof Part.Number n && Units.now().shown(n.unit()).differs()) {
+                typed.computeIfPresent(n.name(), (name, value) -> value + " " + n.unit());
+            }
+        }
+        return typed;
+    }
+
+    /** The units that a bare number is in: those of the form it was typed into, or of whoever looks. */
+    private UnitSystem system() {
+        String sent = typed.get(TypedReading.UNITS);
+        return sent == null ? Units.now() : UnitSystem.ofCode(sent);
+    }
+
+    /** What sets drafts in these units apart; nothing for metric ones. */
+    String draft() {
+        return measure.number().filter(n -> system().shown(n.unit()).differs()).isPresent()
+                ? "/" + system().code()
+                : "";
     }
 
     /** Reads what was typed. */
@@ -62,7 +88,8 @@ public record TypedEntry(
         return measure.number()
                 .filter(n -> {
                     String suffix = in(n.name()).replaceAll("[-+\\d.,\\s]", "");
-                    return !suffix.isEmpty() && !suffix.equalsIgnoreCase(n.unit());
+                    return !suffix.isEmpty()
+                            && !suffix.equalsIgnoreCase(system().shown(n.unit()).unit());
                 })
                 .isPresent();
     }
@@ -87,7 +114,14 @@ public record TypedEntry(
     }
 
     private Slate.Field field(String name, String label, String unit, boolean first) {
-        return new Slate.Field(name, label, unit, in(name), problems.getOrDefault(name, ""), first);
+        return new Slate.Field(
+                name,
+                label,
+                system().shown(unit).unit(),
+                in(name),
+                problems.getOrDefault(name, ""),
+                first,
+                system().code());
     }
 
     /**

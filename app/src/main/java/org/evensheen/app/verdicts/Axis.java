@@ -70,7 +70,7 @@ record Axis(double low, double high, double step) {
                                 ? "bare"
                                 : measure.benefitIsShare()
                                         ? Figures.percent(i * step)
-                                        : Figures.withUnit(Figures.compact(i * step, 3), measure.scoreUnit())))
+                                        : Figures.about(i * step, measure.scoreUnit(), 3)))
                 .toList();
     }
 }

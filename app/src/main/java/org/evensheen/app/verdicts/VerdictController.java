@@ -7,12 +7,14 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Missing;
+import org.evensheen.app.page.Units;
 import org.evensheen.app.studies.Judging;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
+import org.evensheen.core.units.UnitSystem;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -34,7 +36,13 @@ class VerdictController {
 
     /** A revision of a study judged one way, with its scatter, which may be borrowed; its page can't change. */
     private record Written(
-            long study, long revision, boolean byCode, Measure measure, int day, Optional<Verdict.Scatter> scatter) {}
+            long study,
+            long revision,
+            boolean byCode,
+            Measure measure,
+            int day,
+            Optional<Verdict.Scatter> scatter,
+            UnitSystem told) {}
 
     VerdictController(StudyStore studies, Judging judging, OutcomeStore outcomes, Clock clock) {
         this.studies = studies;
@@ -46,13 +54,14 @@ class VerdictController {
     /** What is judged: a study, on one measure, as of a day. */
     private record Case(Study study, Measure measure, int day, Judging.Outcome outcome) {
         VerdictDocument document() {
-            return VerdictDocument.of(study, measure, day, outcome);
+            return Units.in(UnitSystem.METRIC, () -> VerdictDocument.of(study, measure, day, outcome));
         }
 
         /** The page; what it tells is kept, so that it can be shown again as it was. */
         VerdictPage page(OutcomeStore outcomes) {
             VerdictPage page = VerdictPage.of(study, measure, day, outcome);
-            outcomes.keep(study, document(), page.first() + " " + page.rest());
+            VerdictPage filed = Units.in(UnitSystem.METRIC, () -> VerdictPage.of(study, measure, day, outcome));
+            outcomes.keep(study, document(), filed.first() + " " + filed.rest());
             return page;
         }
     }
@@ -73,7 +82,8 @@ class VerdictController {
                                 judged.study.judgedByCode(),
                                 judged.measure,
                                 judged.day,
-                                judged.outcome.verdict().flatMap(Verdict::scatter)),
+                                judged.outcome.verdict().flatMap(Verdict::scatter),
+                                Units.now()),
                         key -> judged.page(outcomes)));
         return "verdicts/verdict";
     }

@@ -316,7 +316,7 @@ record Workings(String title, String value, String formula, List<String> steps, 
         }
 
         private String n2(double value) {
-            return Figures.withUnit(Figures.number(value, 2), measure().scoreUnit());
+            return Figures.quantity(value, measure().scoreUnit(), 2);
         }
     }
 }

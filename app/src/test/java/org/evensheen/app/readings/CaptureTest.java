@@ -57,7 +57,7 @@ class CaptureTest {
         HttpResponse<String> taken = capture(mine);
 
         assertThat(taken.statusCode()).isEqualTo(409);
-        assertThat(taken.body()).contains("already holds 9.8, kept by Reviewer", "\"repeat\":2");
+        assertThat(taken.body()).contains("already holds 9.8\u202fN, kept by Reviewer", "\"repeat\":2");
         mine.put("repeat", "2");
         assertThat(capture(mine).statusCode()).isEqualTo(200);
         assertThat(kept()).containsExactly(9.8, 9.6);

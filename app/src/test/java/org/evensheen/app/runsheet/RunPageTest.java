@@ -247,6 +247,6 @@ class RunPageTest {
         String location = answer.headers().firstValue("Location").orElseThrow();
         assertThat(location).endsWith("/run?day=0");
         assertThat(URLDecoder.decode(answer.headers().firstValue("Set-Cookie").orElseThrow(), StandardCharsets.UTF_8))
-                .startsWith("said=Dew point 5.6 °C; the panel is");
+                .startsWith("said=Dew point 5.6\u202f°C; the panel is");
     }
 }

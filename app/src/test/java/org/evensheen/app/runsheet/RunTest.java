@@ -84,7 +84,7 @@ class RunTest {
     void notesTheAirWithItsDewPointOnTheTape() {
         HttpResponse<String> answer = take("air", "air", "24", "humidity", "45", "panel", "16,5");
 
-        assertThat(answer.body()).contains("Dew point 11.3 °C; the panel is 5.2 ± 1.2 K above it.");
+        assertThat(answer.body()).contains("Dew point 11.3\u202f°C; the panel is 5.2 ± 1.2\u202fK above it.");
         assertThat(now().record().happenings())
                 .contains(new Happening(0, Happening.Kind.WEATHER_NOTED, "24 °C, 45 %, panel 16.5 °C"));
         assertThat(Web.get(path()).body()).contains("Dew point 11.3");
@@ -221,7 +221,7 @@ class RunTest {
 
     private int[] visit() {
         java.util.regex.Matcher part = java.util.regex.Pattern.compile(
-                        "<b>Visit</b> <span class=\"figure\">(\\d+)/(\\d+)<")
+                        "<b>Visit</b>\\s*<span class=\"figure\">(\\d+)/(\\d+)<")
                 .matcher(Web.get(path()).body());
         assertThat(part.find()).isTrue();
         return new int[] {Integer.parseInt(part.group(1)), Integer.parseInt(part.group(2))};
@@ -327,7 +327,7 @@ class RunTest {
         assertThat(off.statusCode()).isEqualTo(422);
         assertThat(off.body()).contains("off by 8");
         assertThat(take("check", "weight", "500", "said", "4.91").body())
-                .contains("The gauge holds: 4.91 N for 4.90 N");
+                .contains("The gauge holds: 4.91\u202fN for 4.90\u202fN");
         assertThat(now().record().happenings()).extracting(Happening::kind).contains(Happening.Kind.GAUGE_CHECKED);
     }
 

@@ -104,9 +104,11 @@ final class DoseRules {
             throw c.fail(from, "More product than mix. Write it for one part of product, like 1 in 10.");
         }
         // 10:1 and 256 to 1 are said of the water, 2:30 of two parts of product.
-        n = first == 1 ? n : BigDecimal.valueOf(Math.max(first, n))
-                .divide(BigDecimal.valueOf(Math.min(first, n)), WRITABLE)
-                .doubleValue();
+        n = first == 1
+                ? n
+                : BigDecimal.valueOf(Math.max(first, n))
+                        .divide(BigDecimal.valueOf(Math.min(first, n)), WRITABLE)
+                        .doubleValue();
         double other = n;
         int before = c.at;
         if (c.dash()) {

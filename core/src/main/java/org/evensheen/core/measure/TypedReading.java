@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.evensheen.core.units.TypedNumber;
+import org.evensheen.core.units.UnitSystem;
 
 /**
  * A reading as a person types it, part by part.
@@ -15,18 +16,22 @@ import org.evensheen.core.units.TypedNumber;
  */
 public record TypedReading(Map<String, String> problems, Optional<Observation> seen) {
 
-    /** Reads the fields of a measure; what is there beside them is not looked at. */
+    /** The field that says which units a bare number is in, by {@link UnitSystem#code}; metric where there is none. */
+    public static final String UNITS = "units";
+
+    /** Reads the fields of a measure; what is there beside them and {@link #UNITS} is not looked at. */
     public static TypedReading of(Measure measure, Map<String, String> typed) {
+        UnitSystem system = UnitSystem.ofCode(typed.getOrDefault(UNITS, ""));
         Map<String, String> problems = new LinkedHashMap<>();
         List<Value> values = new ArrayList<>();
         for (Part part : measure.parts()) {
             if (part instanceof Part.Number n) {
-                number(problems, n.name(), n.what(), n, typed.getOrDefault(n.name(), ""))
+                number(system, problems, n.name(), n, typed.getOrDefault(n.name(), ""))
                         .ifPresent(v -> values.add(new Value.Number(v)));
             } else if (part instanceof Part.Choice c) {
                 choice(problems, c, typed.getOrDefault(c.name(), "")).ifPresent(values::add);
             } else if (part instanceof Part.Series s) {
-                series(problems, s, typed).ifPresent(values::add);
+                series(system, problems, s, typed).ifPresent(values::add);
             }
         }
         if (problems.isEmpty()) {
@@ -51,8 +56,8 @@ public record TypedReading(Map<String, String> problems, Optional<Observation> s
     }
 
     private static Optional<Double> number(
-            Map<String, String> problems, String field, String what, Part.Number n, String typed) {
-        TypedNumber read = TypedNumber.read(typed, what, n.unit(), n.lowest(), n.highest());
+            UnitSystem system, Map<String, String> problems, String field, Part.Number n, String typed) {
+        TypedNumber read = system.read(typed, n.what(), n.unit(), n.lowest(), n.highest());
         if (read instanceof TypedNumber.Read value) {
             return Optional.of(value.value());
         }
@@ -72,14 +77,15 @@ public record TypedReading(Map<String, String> problems, Optional<Observation> s
         return chosen;
     }
 
-    private static Optional<Value> series(Map<String, String> problems, Part.Series s, Map<String, String> typed) {
+    private static Optional<Value> series(
+            UnitSystem system, Map<String, String> problems, Part.Series s, Map<String, String> typed) {
         List<Value.Mark> marks = new ArrayList<>();
         for (int minute : s.minutes()) {
             String text = typed.getOrDefault(s.field(minute), "");
             if (!text.isBlank()) {
                 Part.Number at =
                         new Part.Number(s.field(minute), s.label(), s.what(), s.unit(), s.lowest(), s.highest(), false);
-                number(problems, s.field(minute), s.what(), at, text)
+                number(system, problems, s.field(minute), at, text)
                         .ifPresent(v -> marks.add(new Value.Mark(minute, v)));
             }
         }

@@ -23,6 +23,7 @@ import org.evensheen.core.schedule.PairOfHands;
 import org.evensheen.core.schedule.WaitAim;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.units.Span;
+import org.evensheen.core.weather.Air;
 import org.evensheen.core.weather.PanelAir;
 
 /**
@@ -99,17 +100,20 @@ final class ApplyPart {
         boolean taken = day.mark("air/apply").isPresent();
         if (taken || !begun && stale && day.mark("air").isPresent()) {
             steps.add(RunSheet.air(
-                    "air/apply", "Products go on within the labels' limits, and 3 K above the dew point."));
+                    "air/apply",
+                    "Products go on within the labels' limits, and %s above the dew point."
+                            .formatted(day.told().write(Air.CLEARANCE, "K"))));
         }
         day.air()
-                .filter(a -> a.words(day.entrants()).stream().anyMatch(w -> w.standing() == PanelAir.Standing.OUT))
+                .filter(a -> a.words(day.entrants(), day.told()).stream()
+                        .anyMatch(w -> w.standing() == PanelAir.Standing.OUT))
                 .filter(a -> !begun || day.mark("gate/weather").isPresent())
                 .ifPresent(a -> steps.add(Step.simple(
                         "gate/weather",
                         Part.APPLY,
                         Kind.GATE,
                         "Not in this weather",
-                        a.words(day.entrants()).stream()
+                        a.words(day.entrants(), day.told()).stream()
                                 .filter(w -> w.standing() == PanelAir.Standing.OUT)
                                 .findFirst()
                                 .orElseThrow()

@@ -7,6 +7,7 @@ import java.util.stream.Stream;
 import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.planning.Entrant;
 import org.evensheen.core.study.StudyRecord;
+import org.evensheen.core.units.UnitSystem;
 import org.evensheen.core.weather.PanelAir;
 import org.evensheen.core.weather.Site;
 
@@ -21,6 +22,7 @@ import org.evensheen.core.weather.Site;
  * @param air what was noted of the weather last, and when
  * @param limit when work in the dry must be over: rain, dew or dark; empty if nothing is known of it
  * @param now by the server's clock
+ * @param told the units that the sheet is told in
  */
 public record RunDay(
         StudyRecord study,
@@ -32,14 +34,16 @@ public record RunDay(
         Optional<Instant> cureFrom,
         Optional<Noted> air,
         Optional<Instant> limit,
-        Instant now) {
+        Instant now,
+        UnitSystem told) {
 
     /** Air, panel and place at a time. */
     public record Noted(PanelAir air, Site site, Instant at) {
-        /** Everything that is out of the labels' limits or near them. */
-        public List<PanelAir.Word> words(List<Entrant> entrants) {
+        /** Everything that is out of the labels' limits or near them, told in units of a system. */
+        public List<PanelAir.Word> words(List<Entrant> entrants, UnitSystem told) {
             return Stream.concat(
-                            air.words(Entrant.limits(entrants)).stream(), site.words(Entrant.shaded(entrants)).stream())
+                            air.words(Entrant.limits(entrants), told).stream(),
+                            site.words(Entrant.shaded(entrants), told).stream())
                     .toList();
         }
     }

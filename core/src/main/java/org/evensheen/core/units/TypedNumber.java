@@ -20,7 +20,7 @@ public sealed interface TypedNumber {
     /** Longest text that is looked at. */
     int LONGEST = 40;
 
-    Pattern SHAPE = Pattern.compile("([+-]?)(\\d+(?:[.,]\\d+)?|[.,]\\d+)\\s*(\\D*)");
+    Pattern SHAPE = Pattern.compile("([+−-]?)(\\d+(?:[.,]\\d+)?|[.,]\\d+)\\s*(\\D*)");
 
     /**
      * Reads what was typed for a quantity.
@@ -54,9 +54,11 @@ public sealed interface TypedNumber {
             value = Double.parseDouble(
                     plain(wanted.get().fromCanonical(other.get().toCanonical(value))));
         }
-        if (shape.group(1).equals("-") && value != 0) {
+        boolean minus = !shape.group(1).isEmpty() && !shape.group(1).equals("+");
+        if (minus && value != 0 && lowest >= 0) {
             return new Refused("A %s can't be below zero. Type it without the minus.".formatted(what));
         }
+        value = minus ? -value : value;
         if (value < lowest || value > highest) {
             return new Refused("%s %s is out of reach: a %s lies between %s and %s %s. Check the decimal point."
                     .formatted(plain(value), unit, what, plain(lowest), plain(highest), unit));

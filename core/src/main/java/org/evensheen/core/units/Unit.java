@@ -47,6 +47,7 @@ public enum Unit {
     CENTIMETRE(Family.LENGTH, 10, "cm"),
     METRE(Family.LENGTH, 1000, "m"),
     INCH(Family.LENGTH, 25.4, "in", "inch", "inches"),
+    MILE(Family.LENGTH, 1_609_344, "mi", "mile", "miles"),
 
     SECOND(Family.DURATION, 1, "s", "sec", "secs", "second", "seconds"),
     MINUTE(Family.DURATION, 60, "min", "mins", "minute", "minutes"),

@@ -2,7 +2,7 @@ package org.evensheen.core.weather;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
+import org.evensheen.core.units.UnitSystem;
 
 /**
  * Air and panel as they were noted, and what they mean for work on the panel.
@@ -50,41 +50,37 @@ public record PanelAir(Air air, double panelCelsius) {
     /** Something to say of the weather. */
     public record Word(Standing standing, String text) {}
 
-    /** Everything that is out of limits or near them; empty if all is well. */
-    public List<Word> words(DryWindow.Limits limits) {
+    /** Everything that is out of limits or near them, told in units of a system; empty if all is well. */
+    public List<Word> words(DryWindow.Limits limits, UnitSystem told) {
         List<Word> words = new ArrayList<>();
         double over = clearance() - Air.CLEARANCE;
         if (over < 0) {
             words.add(new Word(
                     Standing.OUT,
-                    "The panel is only %s K above the dew point; %s K are needed, or moisture settles under the product."
-                            .formatted(one(clearance()), one(Air.CLEARANCE))));
+                    "The panel is only %s above the dew point; %s are needed, or moisture settles under the product."
+                            .formatted(told.write(clearance(), "K"), told.write(Air.CLEARANCE, "K"))));
         } else if (over < COMFORT) {
             words.add(new Word(
                     Standing.CLOSE,
-                    "The panel is %s K above the dew point, and %s K are needed. It gets close as it cools."
-                            .formatted(one(clearance()), one(Air.CLEARANCE))));
+                    "The panel is %s above the dew point, and %s are needed. It gets close as it cools."
+                            .formatted(told.write(clearance(), "K"), told.write(Air.CLEARANCE, "K"))));
         }
-        limits.low().ifPresent(low -> limit(words, panelCelsius - low, "below", low));
-        limits.high().ifPresent(high -> limit(words, high - panelCelsius, "above", high));
+        limits.low().ifPresent(low -> limit(words, told, panelCelsius - low, "below", low));
+        limits.high().ifPresent(high -> limit(words, told, high - panelCelsius, "above", high));
         return words;
     }
 
-    private void limit(List<Word> words, double inside, String side, double limit) {
+    private void limit(List<Word> words, UnitSystem told, double inside, String side, double limit) {
         if (inside < 0) {
             words.add(new Word(
                     Standing.OUT,
-                    "The panel, %s °C, is %s what the labels allow, %s °C."
-                            .formatted(one(panelCelsius), side, one(limit))));
+                    "The panel, %s, is %s what the labels allow, %s."
+                            .formatted(told.write(panelCelsius, "°C"), side, told.write(limit, "°C"))));
         } else if (inside < COMFORT) {
             words.add(new Word(
                     Standing.CLOSE,
-                    "The panel, %s °C, is near what the labels allow, %s °C."
-                            .formatted(one(panelCelsius), one(limit))));
+                    "The panel, %s, is near what the labels allow, %s."
+                            .formatted(told.write(panelCelsius, "°C"), told.write(limit, "°C"))));
         }
-    }
-
-    private static String one(double value) {
-        return String.format(Locale.ROOT, "%.1f", value).replaceFirst("\\.0$", "");
     }
 }

@@ -3,8 +3,8 @@ package org.evensheen.core.weather;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
+import org.evensheen.core.units.UnitSystem;
 import org.evensheen.core.weather.PanelAir.Standing;
 import org.evensheen.core.weather.PanelAir.Word;
 
@@ -25,8 +25,8 @@ public record Site(Optional<Double> wind, boolean sun, Optional<Double> hardness
     /** From here water is very hard, mg/L as calcium carbonate (as the US Geological Survey classes it). */
     public static final double VERY_HARD = 180;
 
-    /** Everything to be heeded; {@code shaded} are the products whose labels forbid sun. */
-    public List<Word> words(List<String> shaded) {
+    /** Everything to be heeded; {@code shaded} are the products whose labels forbid sun. Told in units of a system. */
+    public List<Word> words(List<String> shaded, UnitSystem told) {
         List<Word> words = new ArrayList<>();
         if (sun && !shaded.isEmpty()) {
             words.add(new Word(
@@ -39,22 +39,18 @@ public record Site(Optional<Double> wind, boolean sun, Optional<Double> hardness
         wind.filter(w -> w >= DUSTY)
                 .ifPresent(w -> words.add(new Word(
                         Standing.CLOSE,
-                        "Wind of %s m/s raises dust and dries a section sooner: shelter it, or wait for less."
-                                .formatted(plain(w)))));
+                        "Wind of %s raises dust and dries a section sooner: shelter it, or wait for less."
+                                .formatted(told.write(w, "m/s")))));
         hardness.filter(h -> h >= VERY_HARD)
                 .ifPresent(h -> words.add(new Word(
                         Standing.CLOSE,
-                        "The water is very hard, %s mg/L: it spots as it dries. Keep the bed wet, and dry it at once."
-                                .formatted(plain(h)))));
+                        "The water is very hard, %s: it spots as it dries. Keep the bed wet, and dry it at once."
+                                .formatted(told.write(h, "mg/L")))));
         return words;
     }
 
     private static String named(List<String> products) {
         String several = products.size() > 2 ? products.size() + " products" : String.join(" and ", products);
         return several + (products.size() == 1 ? " says" : " say");
-    }
-
-    private static String plain(double value) {
-        return String.format(Locale.ROOT, "%.1f", value).replaceFirst("\\.0$", "");
     }
 }

@@ -22,6 +22,7 @@ import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.StudyRecord;
 import org.evensheen.core.units.Span;
+import org.evensheen.core.units.UnitSystem;
 import org.evensheen.core.water.WaterKind;
 import org.evensheen.core.weather.Air;
 import org.evensheen.core.weather.PanelAir;
@@ -85,7 +86,8 @@ class ApplyDayTest {
                         Optional.empty(),
                         Optional.of(new RunDay.Noted(air, site, TEN)),
                         Optional.empty(),
-                        now),
+                        now,
+                        UnitSystem.METRIC),
                 PairOfHands::plan);
     }
 
@@ -187,7 +189,7 @@ class ApplyDayTest {
                 .filteredOn(s -> s.key().equals("gate/weather"))
                 .singleElement()
                 .satisfies(gate -> assertThat(gate.detail()).contains("in the sun", "label of Paste says no sun"));
-        assertThat(site.words(List.of()))
+        assertThat(site.words(List.of(), UnitSystem.METRIC))
                 .extracting(PanelAir.Word::standing)
                 .as("sun, wind and hard water are only said where no label forbids them")
                 .containsOnly(PanelAir.Standing.CLOSE)

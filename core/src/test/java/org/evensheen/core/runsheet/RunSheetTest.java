@@ -23,6 +23,7 @@ import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.study.StudyRecord;
+import org.evensheen.core.units.UnitSystem;
 import org.evensheen.core.water.WaterKind;
 import org.evensheen.core.weather.Air;
 import org.evensheen.core.weather.PanelAir;
@@ -101,7 +102,8 @@ class RunSheetTest {
                         cureFrom,
                         Optional.of(new RunDay.Noted(new PanelAir(new Air(18, 50), panel), Site.UNKNOWN, NINE)),
                         limit,
-                        now),
+                        now,
+                        UnitSystem.METRIC),
                 PairOfHands::plan);
     }
 

@@ -169,4 +169,54 @@ class UnitsTest {
                 .as("its limits are in its own unit")
                 .contains("8826 N is out of reach");
     }
+
+    @ParameterizedTest
+    @CsvSource({
+        "US, 2.2, N, 9.786",
+        "US, 2.2 lbf, N, 9.786",
+        "US, 9.8 N, N, 9.8",
+        "US, 1 kg, N, 9.807",
+        "METRIC, 2.2, N, 2.2",
+        "METRIC, 2.2 lbf, N, 9.786",
+        "US, 59, °C, 15",
+        "US, -4, °C, -20",
+        "US, 12 °C, °C, 12",
+        "METRIC, 12, °C, 12",
+        "METRIC, −3, °C, -3",
+        "METRIC, 59 F, °C, 15",
+        "US, 10, m/s, 4.47",
+        "US, '2,1', mm, 2.1"
+    })
+    void aBareNumberIsOfThePersonsUnitAndAWrittenUnitIsTakenAtItsWord(
+            UnitSystem system, String typed, String unit, double metric) {
+        TypedNumber read = system.read(typed, "number", unit, unit.equals("°C") ? -60 : 0.1, 60);
+        assertThat(read).isEqualTo(new TypedNumber.Read(metric));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "US, 50, between 0.02248 and 13.49 lbf",
+        "US, wet, in lbf",
+        "US, 2 apples, “apples” is not a unit",
+        "METRIC, 61, between 0.1 and 60 N",
+        "METRIC, -1, without the minus"
+    })
+    void whatIsRefusedIsToldInThePersonsUnit(UnitSystem system, String typed, String said) {
+        assertThat(system.read(typed, "pull", "N", 0.1, 60))
+                .isInstanceOfSatisfying(
+                        TypedNumber.Refused.class, r -> assertThat(r.message()).contains(said));
+    }
+
+    @Test
+    void whatIsShownComesBack() {
+        UnitSystem.Shown pull = UnitSystem.US.shown("N");
+        assertThat(pull.of(9.8)).isCloseTo(2.20313, within(5e-6));
+        assertThat(pull.metric(pull.of(9.8))).isCloseTo(9.8, within(1e-12));
+        assertThat(UnitSystem.US.write(15, "°C")).isEqualTo("59 °F");
+        assertThat(UnitSystem.US.write(3, "K")).isEqualTo("5.4 °F");
+        assertThat(UnitSystem.METRIC.write(3, "K")).isEqualTo("3 K");
+        assertThat(UnitSystem.US.tape().of(1500)).isCloseTo(59.055, within(5e-4));
+        assertThat(UnitSystem.US.shown("g/m²").differs()).isFalse();
+        assertThat(UnitSystem.ofCode("US")).isEqualTo(UnitSystem.METRIC);
+    }
 }

@@ -13,6 +13,7 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.Size;
+import org.evensheen.core.units.UnitSystem;
 import org.evensheen.core.weather.DryWindow.Hour;
 import org.evensheen.core.weather.DryWindow.Limits;
 import org.hipparchus.stat.descriptive.DescriptiveStatistics;
@@ -109,15 +110,17 @@ class WeatherTest {
         Air air = new Air(24, 45);
         DryWindow.Limits limits = new DryWindow.Limits(Optional.of(10.0), Optional.of(25.0));
 
-        assertThat(new PanelAir(air, 20).words(limits)).isEmpty();
-        assertThat(new PanelAir(air, 15.5).words(limits))
+        assertThat(new PanelAir(air, 20).words(limits, UnitSystem.METRIC)).isEmpty();
+        assertThat(new PanelAir(air, 15.5).words(limits, UnitSystem.METRIC))
                 .extracting(PanelAir.Word::standing)
                 .containsExactly(PanelAir.Standing.CLOSE);
-        assertThat(new PanelAir(air, 14).words(limits)).first().satisfies(w -> {
-            assertThat(w.standing()).isEqualTo(PanelAir.Standing.OUT);
-            assertThat(w.text()).contains("2.7 K above the dew point");
-        });
-        assertThat(new PanelAir(air, 26).words(limits))
+        assertThat(new PanelAir(air, 14).words(limits, UnitSystem.METRIC))
+                .first()
+                .satisfies(w -> {
+                    assertThat(w.standing()).isEqualTo(PanelAir.Standing.OUT);
+                    assertThat(w.text()).contains("2.7 K above the dew point");
+                });
+        assertThat(new PanelAir(air, 26).words(limits, UnitSystem.METRIC))
                 .extracting(PanelAir.Word::text)
                 .containsExactly("The panel, 26 °C, is above what the labels allow, 25 °C.");
     }
