@@ -8,8 +8,11 @@ import java.sql.SQLException;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Currency;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.page.Missing;
@@ -151,6 +154,17 @@ public class ProductStore {
                 .param("by", by)
                 .param("key", key)
                 .update();
+    }
+
+    /** The currency that most of the latest prices on labels are in; what a price means that says none. */
+    public Optional<Currency> usualCurrency() {
+        Map<Currency, Integer> counted = new LinkedHashMap<>();
+        database.sql("select id, line from label where line ~ '[0-9] [A-Z]{3}(;|$)' order by id desc limit 40")
+                .query((row, n) -> label(row.getLong("id"), row.getString("line")))
+                .list()
+                .forEach(label -> label.offers()
+                        .forEach(o -> o.price().ifPresent(p -> counted.merge(p.currency(), 1, Integer::sum))));
+        return counted.entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey);
     }
 
     /** The label of that number, as it was then. */

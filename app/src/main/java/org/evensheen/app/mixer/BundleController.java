@@ -67,7 +67,7 @@ class BundleController {
         if (!PlainText.readable(name) || name.length() > 80) {
             problems.put("bundleName", "Give the bundle a name of up to 80 characters.");
         }
-        PriceLine.Typed price = PriceLine.read(typed.getOrDefault("bundlePrice", ""));
+        PriceLine.Typed price = PriceLine.read(typed.getOrDefault("bundlePrice", ""), products.usualCurrency());
         price.problem().ifPresent(p -> problems.put("bundlePrice", p));
         List<CostStore.DraftItem> items = items(typed, price.price(), problems);
         if (items.size() < 2 && problems.isEmpty()) {
@@ -92,7 +92,7 @@ class BundleController {
             }
             Optional<Product> product = products.named(name);
             TypedVolume size = TypedVolume.read(typed.getOrDefault("size" + i, ""), "bottle", 1, 250_000);
-            PriceLine.Typed list = PriceLine.read(typed.getOrDefault("list" + i, ""));
+            PriceLine.Typed list = PriceLine.read(typed.getOrDefault("list" + i, ""), price.map(Money::currency));
             if (product.isEmpty()) {
                 problems.put(field, "“%s” is not on the Shelf. Put it there first.".formatted(name));
             } else if (items.stream()

@@ -214,7 +214,7 @@ final class CostRows {
         if (text.isEmpty()) {
             return told;
         }
-        PriceLine.Typed read = PriceLine.read(text);
+        PriceLine.Typed read = PriceLine.read(text, Optional.of(common.currency));
         read.problem().ifPresent(p -> problems.put("price" + key, p));
         return read.price().or(() -> told);
     }

@@ -3,6 +3,7 @@ package org.evensheen.app.shelf;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.labels.LabelStore;
 import org.evensheen.app.labels.LabelStore.Outcome.Kept;
@@ -33,19 +34,20 @@ class LabelController {
 
     @GetMapping("/shelf/new")
     String blank(Model model) {
-        return show(LabelForm.show(LabelForm.Sent.empty(), null, List.of()), model);
+        return show(LabelForm.show(LabelForm.Sent.empty(), null, List.of(), Optional.empty()), model);
     }
 
     @GetMapping("/shelf/{id}/label")
     String edit(@PathVariable long id, Model model) {
         Product product = products.load(id);
-        return show(LabelForm.show(LabelForm.Sent.editing(product), id, product.calibrations()), model);
+        return show(
+                LabelForm.show(LabelForm.Sent.editing(product), id, product.calibrations(), Optional.empty()), model);
     }
 
     /** The line as it is read, while it is typed. */
     @PostMapping("/shelf/label/read")
     String read(LabelForm.Sent sent, Model model) {
-        show(LabelForm.show(sent, null, List.of()), model);
+        show(LabelForm.show(sent, null, List.of(), products.usualCurrency()), model);
         return "shelf/label :: read";
     }
 
@@ -72,7 +74,11 @@ class LabelController {
             Model model) {
         String by = Hands.of(request).name();
         LabelForm.Outcome read = LabelForm.read(
-                sent, product == null ? null : product.id(), product == null ? List.of() : product.calibrations(), by);
+                sent,
+                product == null ? null : product.id(),
+                product == null ? List.of() : product.calibrations(),
+                products.usualCurrency(),
+                by);
         LabelForm form = read.form();
         if (read.draft().isPresent()) {
             LabelStore.Outcome outcome = keeper.keep(read.draft().get());

@@ -1,6 +1,7 @@
 package org.evensheen.app.shelf;
 
 import java.time.LocalDate;
+import java.util.Currency;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -88,16 +89,24 @@ record LabelForm(
     /** The form with what can be drawn of it. */
     record Outcome(LabelForm form, Optional<LabelStore.Draft> draft, Optional<FirstBottle> bottle) {}
 
-    static LabelForm show(Sent sent, @Nullable Long product, List<Calibration> calibrations) {
+    static LabelForm show(Sent sent, @Nullable Long product, List<Calibration> calibrations, Optional<Currency> home) {
         return new LabelForm(
                 sent,
                 Map.of(),
-                LineView.of(LabelLine.read(sent.line), calibrations),
+                LineView.of(LabelLine.read(sent.line, home), calibrations),
                 List.of(ProductKind.values()),
                 product);
     }
 
-    static Outcome read(Sent sent, @Nullable Long product, List<Calibration> calibrations, String by) {
+    /** The line as it was typed; with its currency, if that was taken for granted, so that it means the same for good. */
+    private static String settled(String typed, LabelLine.Outcome read) {
+        return LabelLine.read(typed).label().equals(read.label())
+                ? typed
+                : read.label().print();
+    }
+
+    static Outcome read(
+            Sent sent, @Nullable Long product, List<Calibration> calibrations, Optional<Currency> home, String by) {
         Map<String, String> problems = new LinkedHashMap<>();
         String name = PlainText.line(sent.name);
         if (!PlainText.readable(name)) {
@@ -109,7 +118,7 @@ record LabelForm(
         if (kind.isEmpty()) {
             problems.put("kind", "Choose what it is for.");
         }
-        LabelLine.Outcome line = LabelLine.read(sent.line);
+        LabelLine.Outcome line = LabelLine.read(sent.line, home);
         if (!line.problems().isEmpty()) {
             problems.put(
                     "line",
@@ -129,7 +138,7 @@ record LabelForm(
                         name,
                         kind.orElseThrow(),
                         sent.over,
-                        sent.line,
+                        settled(sent.line, line),
                         line.label(),
                         sent.key,
                         by))

@@ -96,6 +96,23 @@ class ShelfTest {
     }
 
     @Test
+    void aPriceWithoutACurrencyIsInTheOneThatPricesAreIn() {
+        Web.post("/shelf", form(SampleProduct.name("Sedge Rinseless"), LINE));
+        assertThat(plainText(Web.post("/shelf/label/read", form("", "500 mL 9.20"))))
+                .contains("18.40 EUR a litre");
+        Map<String, String> form = form(SampleProduct.name("Sedge Rinseless"), "wash 1:100; 500 mL 9.20");
+        long id = Long.parseLong(place(Web.post("/shelf", form)).replaceAll(".*/", ""));
+        assertThat(LiveApp.bean(ProductStore.class).load(id).label().print()).contains("500 mL 9.20 EUR");
+        assertThat(plain(Web.get("/shelf/" + id + "/label")))
+                .as("the currency stands with it for good")
+                .contains("500 mL 9.20 EUR");
+    }
+
+    private static String plainText(HttpResponse<String> answer) {
+        return plain(answer).replaceAll("<[^>]*>", "");
+    }
+
+    @Test
     void theLineIsReadBackWhileItIsTypedWithTheWrongPlaceMarked() {
         String read = Web.post("/shelf/label/read", form("", "pH 7; wait 3-1 min; <b>"))
                 .body();
@@ -292,7 +309,7 @@ class ShelfTest {
         assertThat(Web.upload(path, "photo", png.toByteArray()).statusCode()).isEqualTo(302);
         Web.upload(path, "photo", png.toByteArray());
         String page = Web.get("/shelf/" + id).body();
-        assertThat(page.split("<img ", -1)).as("sent twice, kept once").hasSize(2);
+        assertThat(page.split("<img\\s", -1)).as("sent twice, kept once").hasSize(2);
         String address = page.replaceAll("(?s).*<img[^>]* src=\"([^\"?]+)\\?.*", "$1");
         HttpResponse<String> picture = Web.get(address);
         assertThat(picture.headers().firstValue("Content-Type")).contains("image/jpeg");

@@ -6,7 +6,9 @@ import java.util.Comparator;
 import java.util.Currency;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.function.Function;
@@ -49,10 +51,10 @@ final class ClaimRules {
     private ClaimRules() {}
 
     /** The claim that a part makes. */
-    static Claim claim(String text) {
+    static Claim claim(String text, Optional<Currency> home) {
         Unread furthest = new Unread(0, text.length(), Sure.GUESS, EXAMPLES);
         for (Function<Cursor, Claim> rule : RULES) {
-            Cursor c = new Cursor(text);
+            Cursor c = new Cursor(text, home);
             try {
                 Claim claim = rule.apply(c);
                 c.end();
@@ -348,6 +350,9 @@ final class ClaimRules {
 
     private static Optional<Currency> code(Cursor c, BigDecimal amount) {
         String code = c.letters();
+        if (code.isEmpty() && c.home.isPresent()) {
+            return c.home;
+        }
         if (code.isEmpty()) {
             throw c.fail("Write the currency too, like %s EUR.".formatted(amount.toPlainString()));
         }
@@ -360,6 +365,10 @@ final class ClaimRules {
                                 .formatted(Cursor.shortened(code)))));
     }
 
+    /** Currencies that share a sign. */
+    private static final Map<String, Set<String>> SIGNS =
+            Map.of("$", Set.of("USD", "AUD", "CAD", "NZD", "SGD", "HKD", "MXN", "TWD"), "¥", Set.of("JPY", "CNY"));
+
     private static Optional<Currency> sign(Cursor c) {
         if (c.word("€")) {
             return Optional.of(Currency.getInstance("EUR"));
@@ -369,6 +378,11 @@ final class ClaimRules {
         }
         int from = c.blanks().at;
         if (c.word("$") || c.word("¥")) {
+            String sign = c.text.substring(c.at - 1, c.at);
+            if (c.home.filter(h -> SIGNS.get(sign).contains(h.getCurrencyCode()))
+                    .isPresent()) {
+                return c.home;
+            }
             c.sure = Sure.SHAPE;
             throw c.fail(from, "More than one currency has this sign. Write three letters, like USD, AUD, JPY or CNY.");
         }

@@ -3,6 +3,7 @@ package org.evensheen.core.label;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.Currency;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -24,12 +25,16 @@ final class Cursor {
     int at;
     Sure sure = Sure.GUESS;
 
-    Cursor(String text) {
-        this(text, 0);
+    /** What a price is in that says no currency; none if it has to say one. */
+    final Optional<Currency> home;
+
+    Cursor(String text, Optional<Currency> home) {
+        this.text = Decimal.latin(text);
+        this.home = home;
     }
 
     Cursor(String text, int at) {
-        this.text = Decimal.latin(text);
+        this(text, Optional.empty());
         this.at = at;
     }
 

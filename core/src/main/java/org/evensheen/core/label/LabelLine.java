@@ -1,6 +1,7 @@
 package org.evensheen.core.label;
 
 import java.util.ArrayList;
+import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -47,8 +48,13 @@ public final class LabelLine {
         }
     }
 
-    /** Reads a line. */
+    /** Reads a line in which every price says its currency, as a printed one does. */
     public static Outcome read(String line) {
+        return read(line, Optional.empty());
+    }
+
+    /** Reads a line as somebody types it; a price without a currency is in the one of home, if there is any. */
+    public static Outcome read(String line, Optional<Currency> home) {
         if (line.length() > LONGEST) {
             Problem tooLong = new Problem(
                     LONGEST,
@@ -63,11 +69,11 @@ public final class LabelLine {
             if (i == line.length() || ";\n\r".indexOf(line.charAt(i)) >= 0) {
                 Matcher both = AFTER.matcher(line.substring(start, i));
                 if (both.find()) {
-                    parts.add(part(line, start, start + both.start(1), slots));
+                    parts.add(part(line, start, start + both.start(1), slots, home));
                     start += both.start(1);
                 }
                 if (!line.substring(start, i).isBlank()) {
-                    parts.add(part(line, start, i, slots));
+                    parts.add(part(line, start, i, slots, home));
                 }
                 start = i + 1;
             }
@@ -75,7 +81,7 @@ public final class LabelLine {
         return new Outcome(line, parts);
     }
 
-    private static Part part(String line, int from, int to, Map<Object, Claim> slots) {
+    private static Part part(String line, int from, int to, Map<Object, Claim> slots, Optional<Currency> home) {
         int start = from;
         while (Character.isWhitespace(line.charAt(start))) {
             start++;
@@ -85,7 +91,7 @@ public final class LabelLine {
             end--;
         }
         try {
-            Claim claim = ClaimRules.claim(line.substring(start, end));
+            Claim claim = ClaimRules.claim(line.substring(start, end), home);
             Claim before = slots.putIfAbsent(Label.slot(claim), claim);
             if (before != null) {
                 return wrong(
@@ -116,7 +122,7 @@ public final class LabelLine {
 
     /** Reads a dose on its own. */
     public static TypedDose readDose(String typed) {
-        Cursor c = new Cursor(typed);
+        Cursor c = new Cursor(typed, Optional.empty());
         try {
             Dose dose = DoseRules.dose(c);
             c.end();

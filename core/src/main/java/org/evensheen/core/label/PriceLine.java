@@ -1,5 +1,6 @@
 package org.evensheen.core.label;
 
+import java.util.Currency;
 import java.util.Optional;
 import org.evensheen.core.cost.Money;
 
@@ -11,9 +12,9 @@ public final class PriceLine {
     /** What was read, or what is wrong with it and the remedy. */
     public record Typed(Optional<Money> price, Optional<String> problem) {}
 
-    /** Reads a price. */
-    public static Typed read(String typed) {
-        Cursor c = new Cursor(typed);
+    /** Reads a price; without a currency it is in the one of home, if there is any. */
+    public static Typed read(String typed, Optional<Currency> home) {
+        Cursor c = new Cursor(typed, home);
         try {
             Money price = ClaimRules.price(c);
             c.end();

@@ -3,7 +3,9 @@ package org.evensheen.core.label;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Currency;
 import java.util.List;
+import java.util.Optional;
 import org.evensheen.core.cost.Money;
 import org.evensheen.core.label.LabelLine.Part;
 import org.evensheen.core.label.LabelLine.Problem;
@@ -192,5 +194,27 @@ class LabelLineTest {
                 .isCloseTo(5, within(1e-9));
         assertThat(label.one(Claim.Wait.class).orElseThrow().seconds()).isEqualTo(new Span(60, 180));
         assertThat(label.offers().get(0).ml()).isCloseTo(473.18, within(0.005));
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "500 mL 18.40|EUR|500 mL 18.40 EUR",
+                "500 mL 18,40|USD|500 mL 18.40 USD",
+                "500 mL $18.40|CAD|500 mL 18.40 CAD",
+                "500 mL £18.40|EUR|500 mL 18.40 GBP",
+                "500 mL 1840 JPY|EUR|500 mL 1840 JPY",
+                "500 mL $18.40|EUR|!More than one currency",
+                "500 mL 18.40 EURO|EUR|!“EURO” is not a currency"
+            })
+    void aPriceWithoutACurrencyIsInTheOneOfHome(String written, String home, String printed) {
+        LabelLine.Outcome read = LabelLine.read(written, Optional.of(Currency.getInstance(home)));
+        assertThat(read.problems()).hasSize(printed.startsWith("!") ? 1 : 0);
+        assertThat(
+                        printed.startsWith("!")
+                                ? "!" + read.problems().get(0).message()
+                                : read.label().print())
+                .contains(printed);
     }
 }
