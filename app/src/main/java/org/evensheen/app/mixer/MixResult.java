@@ -101,7 +101,7 @@ record MixResult(
     private static @Nullable Other other(Dose dose, Mix mix) {
         if (!(dose instanceof Dose.Dilution ratio)
                 || !ratio.n().single()
-                || ratio.n().low() < 1) {
+                || ratio.n().low() <= 1) {
             return null;
         }
         double parts =

@@ -302,7 +302,7 @@ class BenchDayTest {
             step().locator("[name=amount]").fill("9.5");
             Web.send("/studies/" + study.id() + "/capture", second(section));
             main();
-            assertThat(page.locator("#waiting")).containsText("already holds 9.6, kept by Reviewer");
+            assertThat(page.locator("#waiting")).containsText("already holds 9.6\u202fN, kept by Reviewer");
             page.locator("#waiting button").first().click();
             kept();
         }

@@ -53,8 +53,9 @@ final class ChromiumExtension implements BeforeAllCallback {
         return running;
     }
 
-    /** A visit by one person: a page whose complaints and outside requests are collected. */
-    record Visit(BrowserContext context, Page page, List<String> complaints) implements AutoCloseable {
+    /** A visit by one person: a page whose complaints and outside requests are collected. What answers 500 fails it, whatever it was for. */
+    record Visit(BrowserContext context, Page page, List<String> complaints, List<String> broken)
+            implements AutoCloseable {
         static Visit of(int width, int height, ColorScheme scheme) {
             return of(LiveApp.url(), width, height, scheme);
         }
@@ -70,6 +71,7 @@ final class ChromiumExtension implements BeforeAllCallback {
             context.setDefaultTimeout(20_000);
             Page page = context.newPage();
             List<String> complaints = new ArrayList<>();
+            List<String> broken = new ArrayList<>();
             page.onPageError(complaints::add);
             page.onConsoleMessage(message -> {
                 if (message.type().equals("error")
@@ -78,17 +80,25 @@ final class ChromiumExtension implements BeforeAllCallback {
                     complaints.add(message.text());
                 }
             });
+            page.onResponse(response -> {
+                if (response.status() == 500) {
+                    broken.add(response.request().method() + " " + response.url());
+                }
+            });
             page.onRequest(request -> {
                 if (!request.url().startsWith(base) && !request.url().startsWith("data:")) {
                     complaints.add("asked another host: " + request.url());
                 }
             });
-            return new Visit(context, page, complaints);
+            return new Visit(context, page, complaints, broken);
         }
 
         @Override
         public void close() {
             context.close();
+            if (!broken.isEmpty()) {
+                throw new AssertionError("answered 500: " + broken);
+            }
         }
     }
 }

@@ -59,6 +59,26 @@ class MixerTest {
         assertThat(mixer("dose", "1:9", "volume", "1 US gal")).contains("379 mL");
     }
 
+    /** The Mixer is asked again with every stroke. */
+    @ParameterizedTest
+    @CsvSource({
+        "1:128,10 L",
+        "1 in 10,12.5 L",
+        "240:1,1 US gal",
+        "0.5 %,750 mL",
+        "10 mL in 90 mL of water,5 L",
+        "1:1,2 L"
+    })
+    void whateverStandsThereWhileItIsTypedIsAnswered(String dose, String volume) {
+        for (int i = 0; i <= dose.length(); i++) {
+            for (int j : new int[] {0, 1, volume.length()}) {
+                String query = "/mixer?dose=" + URLEncoder.encode(dose.substring(0, i), StandardCharsets.UTF_8)
+                        + "&volume=" + URLEncoder.encode(volume.substring(0, j), StandardCharsets.UTF_8);
+                assertThat(Web.get(query).statusCode()).as(query).isLessThan(500);
+            }
+        }
+    }
+
     @Test
     void aLabelAVesselAndABottleGiveEverythingAtOnce() {
         String id = product("rinseless 1:240; drying aid 1:60; 500 mL 18.40 EUR; mix keeps 14 days", 500);

@@ -54,7 +54,7 @@ class PrintTest {
         long id = SamplePlan.begin(SamplePlan.make(SamplePlan.fair()));
         Study study = LiveApp.bean(StudyStore.class).load(id);
         String page = Web.get("/studies/" + id + "/print").body();
-        Matcher tag = Pattern.compile("<b>(\\w+)</b><svg viewBox=\"([^\"]+)\".*?<path d=\"([^\"]+)\"")
+        Matcher tag = Pattern.compile("(?s)<b>(\\w+)</b>\\s*<svg\\s+viewBox=\"([^\"]+)\".*?<path\\s+d=\"([^\"]+)\"")
                 .matcher(page);
         List<String> codes = new ArrayList<>();
         while (tag.find()) {

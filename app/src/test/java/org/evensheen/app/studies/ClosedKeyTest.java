@@ -174,7 +174,7 @@ class ClosedKeyTest {
                 .filter(p -> p.startsWith("/studies/{id}") && !p.endsWith("/changes"))
                 .sorted()
                 .forEach(pattern -> {
-                    String address = pattern.replace("{id}", "" + study.id());
+                    String address = pattern.replace("{id}", "" + study.id()).replace("{outcome}", "1");
                     switch (pattern.replace("/studies/{id}", "")) {
                         case "" -> {
                             for (Section s : study.record().sections()) {
