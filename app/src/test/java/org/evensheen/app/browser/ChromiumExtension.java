@@ -7,6 +7,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.ReducedMotion;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -49,7 +50,12 @@ final class ChromiumExtension implements BeforeAllCallback {
                                         "--no-first-run",
                                         "--disable-background-networking",
                                         "--disable-component-update",
-                                        "--disable-sync"))));
+                                        "--disable-sync",
+                                        // Less for two cores to do.
+                                        "--in-process-gpu",
+                                        "--disable-software-rasterizer",
+                                        "--disable-extensions",
+                                        "--disable-component-extensions-with-background-pages"))));
         return running;
     }
 
@@ -67,6 +73,7 @@ final class ChromiumExtension implements BeforeAllCallback {
                             .setBaseURL(base)
                             .setViewportSize(width, height)
                             .setHasTouch(width < 600)
+                            .setReducedMotion(ReducedMotion.REDUCE)
                             .setColorScheme(scheme));
             context.setDefaultTimeout(20_000);
             Page page = context.newPage();

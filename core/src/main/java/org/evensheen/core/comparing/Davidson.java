@@ -3,7 +3,9 @@ package org.evensheen.core.comparing;
 import java.util.Arrays;
 import java.util.List;
 import org.hipparchus.linear.Array2DRowRealMatrix;
+import org.hipparchus.linear.CholeskyDecomposition;
 import org.hipparchus.linear.RealMatrix;
+import org.hipparchus.random.Well19937a;
 
 /**
  * Worths from answers about pairs, ties among them: {@code P(i over j) = wᵢ/(wᵢ + wⱼ + ν√(wᵢwⱼ))}, a tie
@@ -103,6 +105,37 @@ public final class Davidson {
         double variance =
                 covariance.getEntry(one, one) + covariance.getEntry(other, other) - 2 * covariance.getEntry(one, other);
         return new Estimate(worths[one] - worths[other], Math.sqrt(variance), Double.POSITIVE_INFINITY);
+    }
+
+    /** Each contender's chance of being first, by seeded draws from the normal approximation at the maximum. */
+    public double[] chancesOfFirst(long seed) {
+        int n = worths.length;
+        // Log-worths sum to zero: their covariance has no root of full rank, that of all but the last has.
+        double[][] root = new CholeskyDecomposition(covariance.getSubMatrix(0, n - 2, 0, n - 2), 1e-6, 0)
+                .getL()
+                .getData();
+        Well19937a random = new Well19937a(seed);
+        double[] first = new double[n];
+        double[] drawn = new double[n];
+        double[] normal = new double[n - 1];
+        for (int draw = 0; draw < PlaceChances.DRAWS; draw++) {
+            Arrays.setAll(normal, k -> random.nextGaussian());
+            double sum = 0;
+            int best = n - 1;
+            for (int i = 0; i < n - 1; i++) {
+                drawn[i] = worths[i];
+                for (int j = 0; j <= i; j++) {
+                    drawn[i] += root[i][j] * normal[j];
+                }
+                sum += drawn[i];
+            }
+            drawn[n - 1] = -sum;
+            for (int i = 0; i < n - 1; i++) {
+                best = drawn[i] > drawn[best] ? i : best;
+            }
+            first[best] += 1.0 / PlaceChances.DRAWS;
+        }
+        return first;
     }
 
     /** Covariance of the log-worths. */

@@ -16,8 +16,12 @@ public enum Places {
     HALVES("halves", List.of("left half", "right half")),
     QUARTERS("quarters", List.of("front left", "front right", "rear left", "rear right")),
     THIRDS("thirds", List.of("left third", "middle third", "right third")),
+    STRIPS("strips", List.of("strip 1", "strip 2", "strip 3", "strip 4", "strip 5", "strip 6", "strip 7", "strip 8")),
     WHEELS("wheels", List.of("front left wheel", "front right wheel", "rear left wheel", "rear right wheel")),
     PANES("panes", List.of("left pane", "right pane", "windscreen", "rear window")),
+    TYRE_PARTS("parts of a tyre", List.of("upper third", "front third", "rear third")),
+    SEAT_HALVES("halves of a seat", List.of("left of the seat", "right of the seat")),
+    VEHICLE("areas of the vehicle", List.of("roof", "bonnet", "upper flank", "below the waist", "rear", "wheels")),
     JARS("jars", List.of("jar")),
     ITEMS("items", List.of("item"));
 
