@@ -1,7 +1,7 @@
-// Keeps the run sheet, the Bench and what they are made of at hand, so that a reload without a connection shows the sheet as it was last
+// Keeps the run sheet, the afternoon, the Bench and what they are made of at hand, so that a reload without a connection shows the sheet as it was last
 // seen. Pages come from the server whenever it answers; only if it does not, from here.
 const KEPT = 'even-sheen-1';
-const page = (url) => url.pathname === '/' || /^\/studies\/\d+\/run$/.test(url.pathname);
+const page = (url) => url.pathname === '/' || /^\/(studies\/\d+\/run|compare(\/\d+(\/sheet)?)?)$/.test(url.pathname);
 const asset = (url) => url.pathname.startsWith('/assets/');
 
 self.addEventListener('install', () => self.skipWaiting());

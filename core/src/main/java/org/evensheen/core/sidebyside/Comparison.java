@@ -160,7 +160,7 @@ public record Comparison(
                 continue;
             }
             switch (q.form()) {
-                case FOAM -> steps.add(foam(q, round, codes, last));
+                case MARKS -> steps.add(foam(q, round, codes, last));
                 case LEVEL ->
                     codes.forEach(
                             c -> steps.add(asking(q.code() + "/" + c, Step.Type.LEVEL, round, List.of(c), q, last)));
@@ -180,7 +180,7 @@ public record Comparison(
 
     /** Foam is answered when it was read on every place at the last call, or when somebody says so. */
     private Step foam(Question q, int round, List<String> codes, Map<String, Said> last) {
-        Step step = asking(q.code() + "/" + round, Step.Type.FOAM, round, codes, q, last);
+        Step step = asking(q.code() + "/" + round, Step.Type.MARKS, round, codes, q, last);
         String end = "/" + CALLS.get(CALLS.size() - 1);
         boolean read = codes.stream().allMatch(c -> last.containsKey("foam/" + c + end));
         return step.done() || !read
@@ -263,7 +263,7 @@ public record Comparison(
 
     private Optional<String> fits(Step step, String value) {
         return switch (step.type()) {
-            case DO, FOAM, DOSE ->
+            case DO, MARKS, DOSE ->
                 value.equals(Said.DONE) || step.type() == Step.Type.DOSE
                         ? Optional.empty()
                         : Optional.of("That is done or skipped.");
@@ -308,7 +308,7 @@ public record Comparison(
     /** What was seen on a place, for a question with a measure; empty while nothing was. */
     public Optional<Observation> seen(Question q, String code) {
         Measure measure = q.measure().orElseThrow();
-        if (q.form() == Question.Form.FOAM) {
+        if (q.form() == Question.Form.MARKS) {
             List<Value.Mark> marks = foam(code);
             boolean enough = marks.size() > 1
                     && marks.get(0).minute() == 0

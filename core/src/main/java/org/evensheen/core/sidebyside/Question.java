@@ -38,12 +38,12 @@ public record Question(
         /** A number, place by place. */
         NUMBER,
         /** The top of the foam, at minutes, all places together. */
-        FOAM
+        MARKS
     }
 
     public Form form() {
         return measure.map(m -> m.parts().stream().anyMatch(p -> p instanceof org.evensheen.core.measure.Part.Series)
-                        ? Form.FOAM
+                        ? Form.MARKS
                         : m instanceof org.evensheen.core.measure.Level ? Form.LEVEL : Form.NUMBER)
                 .orElse(Form.PAIR);
     }

@@ -173,7 +173,7 @@ public record Sheet(List<Row> rows, Trust trust, List<Doubt> doubts, Optional<He
         Measure asked = q.measure().orElseThrow();
         // Where more than half of a foam still stood at its last mark, what is left after five minutes is the next
         // best.
-        boolean standing = q.form() == Question.Form.FOAM
+        boolean standing = q.form() == Question.Form.MARKS
                 && c.places().stream()
                         .flatMap(p -> c.seen(q, p.code()).stream())
                         .anyMatch(o -> asked.score(o, Double.NaN).isEmpty());

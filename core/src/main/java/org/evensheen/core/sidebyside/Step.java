@@ -33,7 +33,7 @@ public record Step(
         PAIR,
         LEVEL,
         NUMBER,
-        FOAM
+        MARKS
     }
 
     public boolean done() {

@@ -1,0 +1,270 @@
+package org.evensheen.app.sidebyside;
+
+import java.sql.Timestamp;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.evensheen.app.page.Missing;
+import org.evensheen.core.layout.Places;
+import org.evensheen.core.sidebyside.Comparison;
+import org.evensheen.core.sidebyside.Kind;
+import org.evensheen.core.sidebyside.Said;
+import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Contender.Role;
+import org.evensheen.core.study.Contender.Source;
+import org.evensheen.core.study.Section;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Comparisons of an afternoon: made whole or not at all, and what was said of them, which is only ever added to. */
+@Component
+class ComparisonStore {
+    private final JdbcClient database;
+    private final TransactionTemplate transaction;
+
+    ComparisonStore(JdbcClient database, TransactionTemplate transaction) {
+        this.database = database;
+        this.transaction = transaction;
+    }
+
+    /** One of them in a list. */
+    record Listed(long id, String kind, String names, Instant begun, Instant last) {}
+
+    /**
+     * A contender about to be compared.
+     *
+     * @param product on the Shelf, if it is there
+     * @param way how it is used, if in a way of its own
+     */
+    record Entrant(Optional<Long> product, String name, String way) {}
+
+    private static String word(Enum<?> value) {
+        return value.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+    }
+
+    static Optional<Places> shape(String word) {
+        return Arrays.stream(Places.values()).filter(p -> word(p).equals(word)).findFirst();
+    }
+
+    /** Makes a comparison once by its key, and returns its id. */
+    long make(
+            Kind kind,
+            Places shape,
+            long seed,
+            List<Entrant> entrants,
+            Set<String> asked,
+            String by,
+            Instant now,
+            UUID key) {
+        return transaction.execute(status -> {
+            Optional<Long> made = database.sql("""
+                            insert into comparison (kind, shape, seed, asked, begun_at, begun_by, page_key)
+                            values (:kind, :shape, :seed, :asked, :now, :by, :key)
+                            on conflict (page_key) do nothing returning id""")
+                    .param("kind", kind.code())
+                    .param("shape", word(shape))
+                    .param("seed", seed)
+                    .param("asked", asked.toArray(String[]::new))
+                    .param("now", Timestamp.from(now))
+                    .param("by", by)
+                    .param("key", key)
+                    .query(Long.class)
+                    .optional();
+            if (made.isEmpty()) {
+                return database.sql("select id from comparison where page_key = :key")
+                        .param("key", key)
+                        .query(Long.class)
+                        .single();
+            }
+            for (int i = 0; i < entrants.size(); i++) {
+                Entrant e = entrants.get(i);
+                database.sql("""
+                                insert into comparison_contender (comparison_id, number, product_id, name, way)
+                                values (:id, :number, :product, :name, :way)""")
+                        .param("id", made.get())
+                        .param("number", i)
+                        .param("product", e.product().orElse(null), java.sql.Types.BIGINT)
+                        .param("name", e.name())
+                        .param("way", e.way())
+                        .update();
+            }
+            places(made.get(), shape.deal(entrants.size(), 1, seed));
+            return made.get();
+        });
+    }
+
+    private void places(long id, List<Section> places) {
+        for (Section place : places) {
+            database.sql("""
+                            insert into comparison_place (comparison_id, code, contender, round, x_mm, y_mm, width_mm, height_mm, by_hand, name)
+                            values (:id, :code, :contender, :round, :x, :y, :width, :height, :hand, :name) on conflict do nothing""")
+                    .param("id", id)
+                    .param("code", place.code())
+                    .param("contender", place.contender())
+                    .param("round", place.row())
+                    .param("x", place.xMm())
+                    .param("y", place.yMm())
+                    .param("width", place.widthMm())
+                    .param("height", place.heightMm())
+                    .param("hand", place.byHand())
+                    .param("name", place.name())
+                    .update();
+        }
+    }
+
+    /** A comparison as it stands. */
+    Comparison load(long id) {
+        List<Contender> contenders = database.sql(
+                        "select number, name, way, product_id from comparison_contender where comparison_id = :id order by number")
+                .param("id", id)
+                .query((row, n) -> contender(
+                        row.getInt("number"),
+                        row.getString("name"),
+                        row.getString("way"),
+                        row.getObject("product_id") != null))
+                .list();
+        List<Section> places = database.sql("select * from comparison_place where comparison_id = :id")
+                .param("id", id)
+                .query((row, n) -> new Section(
+                        row.getString("code"),
+                        row.getInt("contender"),
+                        row.getInt("round"),
+                        row.getDouble("x_mm"),
+                        row.getDouble("y_mm"),
+                        row.getDouble("width_mm"),
+                        row.getDouble("height_mm"),
+                        row.getBoolean("by_hand"),
+                        row.getString("name")))
+                .list();
+        List<Said> said = database.sql(
+                        "select step, value, said_by, knew, said_at from comparison_said where comparison_id = :id order by id")
+                .param("id", id)
+                .query((row, n) -> new Said(
+                        row.getString("step"),
+                        row.getString("value"),
+                        row.getString("said_by"),
+                        row.getBoolean("knew"),
+                        row.getTimestamp("said_at").toInstant()))
+                .list();
+        return database.sql("select kind, shape, seed, asked, begun_at from comparison where id = :id")
+                .param("id", id)
+                .query((row, n) -> new Comparison(
+                        Kind.ofCode(row.getString("kind")).orElseThrow(),
+                        shape(row.getString("shape")).orElseThrow(),
+                        row.getLong("seed"),
+                        contenders,
+                        places,
+                        new LinkedHashSet<>(
+                                Arrays.asList((String[]) row.getArray("asked").getArray())),
+                        said,
+                        row.getTimestamp("begun_at").toInstant()))
+                .optional()
+                .orElseThrow(() -> new Missing("There is no comparison %d. The Bench has the latest.".formatted(id)));
+    }
+
+    /** What is on the Shelf is a product, also by a way of its own; what was only typed is told in words. */
+    private static Contender contender(int number, String name, String way, boolean product) {
+        return product
+                ? new Contender(
+                        number,
+                        name,
+                        Role.PRODUCT,
+                        Optional.empty(),
+                        Source.UNDISCLOSED,
+                        way.isEmpty() ? Contender.Kind.PRODUCT : Contender.Kind.METHOD,
+                        way)
+                : new Contender(
+                        number,
+                        "",
+                        Role.PRODUCT,
+                        Optional.empty(),
+                        Source.UNDISCLOSED,
+                        Contender.Kind.ROUTINE,
+                        way.isEmpty() ? name : shortened(name + ", " + way));
+    }
+
+    private static String shortened(String text) {
+        return text.length() <= Contender.WAY ? text : text.substring(0, Contender.WAY);
+    }
+
+    /** Keeps an answer once by its key; false if that key was kept before. */
+    boolean say(long id, Said said, UUID key) {
+        return database.sql("""
+                        insert into comparison_said (comparison_id, step, value, said_by, knew, said_at, page_key)
+                        values (:id, :step, :value, :by, :knew, :at, :key) on conflict (page_key) do nothing""")
+                        .param("id", id)
+                        .param("step", said.step())
+                        .param("value", said.value())
+                        .param("by", said.by())
+                        .param("knew", said.knew())
+                        .param("at", Timestamp.from(said.at()))
+                        .param("key", key)
+                        .update()
+                > 0;
+    }
+
+    /** Adds a round; nothing if that round is there already. */
+    void addRound(long id, List<Section> places) {
+        transaction.executeWithoutResult(status -> {
+            database.sql("select 1 from comparison where id = :id for update")
+                    .param("id", id)
+                    .query(Integer.class)
+                    .single();
+            places(id, places);
+        });
+    }
+
+    /** Moves every contender on by one place, by hand; only while nothing was said. */
+    boolean swap(long id, List<Section> places) {
+        return Boolean.TRUE.equals(transaction.execute(status -> {
+            database.sql("select 1 from comparison where id = :id for update")
+                    .param("id", id)
+                    .query(Integer.class)
+                    .single();
+            boolean begun = database.sql("select exists (select 1 from comparison_said where comparison_id = :id)")
+                    .param("id", id)
+                    .query(Boolean.class)
+                    .single();
+            if (begun) {
+                return false;
+            }
+            database.sql("delete from comparison_place where comparison_id = :id")
+                    .param("id", id)
+                    .update();
+            places(id, places);
+            return true;
+        }));
+    }
+
+    /** The questions that were asked the last time this kind was compared; empty if it never was. */
+    Optional<Set<String>> lastAsked(Kind kind) {
+        return database.sql("select asked from comparison where kind = :kind order by id desc limit 1")
+                .param("kind", kind.code())
+                .query((row, n) -> (Set<String>) new LinkedHashSet<>(
+                        Arrays.asList((String[]) row.getArray("asked").getArray())))
+                .optional();
+    }
+
+    /** The latest comparisons. */
+    List<Listed> latest(int most) {
+        return database.sql("""
+                        select c.id, c.kind, c.begun_at,
+                               (select string_agg(e.name || case when e.way = '' then '' else ', ' || e.way end, ' / ' order by e.number)
+                                from comparison_contender e where e.comparison_id = c.id) as names,
+                               coalesce((select max(s.said_at) from comparison_said s where s.comparison_id = c.id), c.begun_at) as last
+                        from comparison c order by c.id desc limit :most""")
+                .param("most", most)
+                .query((row, n) -> new Listed(
+                        row.getLong("id"),
+                        row.getString("kind"),
+                        row.getString("names"),
+                        row.getTimestamp("begun_at").toInstant(),
+                        row.getTimestamp("last").toInstant()))
+                .list();
+    }
+}

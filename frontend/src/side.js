@@ -1,0 +1,147 @@
+// The afternoon without waiting for the server: one step at a time, every answer into the browser's own store first. Which steps there are
+// and in which order is the server's to say; here it is only known which were answered.
+(() => {
+  const main = document.getElementById('now');
+  const queue = window.evenSheenQueue;
+  if (!main || !queue) return;
+  const $ = (selector, from = document) => from.querySelector(selector);
+  const id = main.dataset.id;
+  const said = `/compare/${id}/said`;
+  const steps = [...main.querySelectorAll('[data-step]')];
+  const over = $('#over');
+  const done = new Set(steps.filter((s) => s.dataset.done === 'true').map((s) => s.dataset.step));
+  let here = steps.find((s) => !s.hidden);
+
+  const light = (step) => {
+    const at = (step?.dataset.places ?? '').split(' ');
+    document.querySelectorAll('#picture [data-spot]').forEach((spot) => spot.classList.toggle('here', at.includes(spot.dataset.spot)));
+  };
+  const show = (step) => {
+    steps.forEach((s) => { s.hidden = s !== step; });
+    over.hidden = Boolean(step);
+    here = step;
+    const at = $('[data-at]');
+    if (at && step) at.textContent = String(steps.indexOf(step) + 1);
+    $('#picture').hidden = step?.classList.contains('marks') ?? false;
+    light(step);
+    (step ?? over).querySelector('h1').scrollIntoView({ block: 'nearest' });
+  };
+  const next = () => show(steps.find((s) => !done.has(s.dataset.step)));
+
+  // What the server has drawn of the places, once it knows more.
+  const redraw = async () => {
+    const answer = await fetch(`/compare/${id}/picture`).catch(() => null);
+    if (!answer?.ok) return;
+    $('#picture').innerHTML = await answer.text();
+    light(here);
+  };
+  const line = $('#line');
+  queue.listen((items, event = {}) => {
+    const mine = items.filter((item) => item.url === said);
+    mine.filter(queue.waits).forEach((item) => done.add(item.fields.step));
+    const stuck = mine.filter((item) => !queue.waits(item));
+    const box = $('#waiting');
+    box.hidden = stuck.length === 0;
+    box.replaceChildren(...stuck.map((item) => window.evenSheenRefusal(item)));
+    const waiting = mine.filter(queue.waits).length;
+    line.textContent = waiting === 0 ? '' : `${waiting} kept here${event.trouble ? `. ${event.trouble}` : ''}`;
+    if (event.said && waiting === 0) redraw();
+  });
+
+  const knew = { value: sessionStorage.getItem(`knew:${id}`) ?? 'yes' };
+  const knows = () => document.querySelectorAll('[data-knew]').forEach((b) => b.setAttribute('aria-pressed', String(knew.value === 'no')));
+  knows();
+
+  const keep = (form, button) => {
+    const fields = Object.fromEntries([...new FormData(form)].filter(([, value]) => typeof value === 'string' && value !== ''));
+    if (button?.name) fields[button.name] = button.value;
+    fields.knew = knew.value;
+    const step = form.closest('[data-step]');
+    fields.key = crypto.randomUUID();
+    queue.add(said, fields, $('h1', form).textContent);
+    done.add(step.dataset.step);
+    next();
+  };
+  main.addEventListener('submit', (event) => {
+    if (!event.target.matches('[data-step] form')) return;
+    event.preventDefault();
+    keep(event.target, event.submitter);
+  });
+  main.addEventListener('click', (event) => {
+    const by = event.target.closest('[data-by]');
+    if (by) {
+      const input = $('input[name=value]', by.closest('.count'));
+      input.value = String(Math.max(0, Number(input.value.replace(',', '.') || 0) + Number(by.dataset.by)));
+      return;
+    }
+    if (event.target.closest('[data-knew]')) {
+      knew.value = knew.value === 'no' ? 'yes' : 'no';
+      sessionStorage.setItem(`knew:${id}`, knew.value);
+      knows();
+      return;
+    }
+    if (event.target.closest('[data-back]')) {
+      event.preventDefault();
+      const before = steps[steps.indexOf(here) - 1];
+      done.delete(before.dataset.step);
+      show(before);
+    }
+  });
+
+  // Foam: a tap on a jar is the height at the call that is due; the clock runs from the first tap and survives a reload.
+  document.querySelectorAll('.now-step.marks').forEach((step) => {
+    const began = `foam:${id}:${step.dataset.step}`;
+    const clock = $('[data-clock]', step);
+    const fields = (code) => [...step.querySelectorAll(`[name^="foam/${code}/"]`)];
+    const start = () => Number(localStorage.getItem(began));
+    const minutes = () => (start() ? (Date.now() - start()) / 60000 : 0);
+    const calls = [...new Set([...step.querySelectorAll('[data-call]')].map((f) => Number(f.dataset.call)))];
+    const draw = (jar, mm) => {
+      const { floor, mm: scale } = jar.dataset;
+      const glass = $('.touch', jar);
+      const width = Math.min(Number(glass.getAttribute('width')), 96) - 4;
+      const x = Number(glass.getAttribute('x')) + Number(glass.getAttribute('width')) / 2 - width / 2;
+      const y = Number(floor) - mm * Number(scale);
+      const q = width / 4;
+      $('.froth', jar).setAttribute('d', `M${x},${y}q${q / 2},-7 ${q},0t${q},0t${q},0t${q},0V${Number(floor) - 3}H${x}Z`);
+      $('.reads', jar).textContent = `${mm} mm`;
+    };
+    const due = () => calls.find((call) => fields($('[data-jar]', step).dataset.jar).length && [...step.querySelectorAll(`[data-call="${call}"]`)].some((f) => !f.value));
+    const send = (input, mm, minute) => {
+      input.value = String(mm);
+      queue.add(said, { step: input.name, value: `${minute.toFixed(2)}:${mm}`, key: crypto.randomUUID(), knew: knew.value }, `Foam ${input.name.slice(5)}`);
+      input.dataset.sent = 'yes';
+      if (due() === undefined) {
+        done.add(step.dataset.step);
+        setTimeout(() => { if (here === step) next(); }, 700);
+      }
+    };
+    step.querySelectorAll('[data-jar]').forEach((jar) => jar.addEventListener('click', (event) => {
+      const svg = jar.ownerSVGElement;
+      const point = svg.createSVGPoint();
+      point.x = event.clientX;
+      point.y = event.clientY;
+      const y = point.matrixTransform(svg.getScreenCTM().inverse()).y;
+      const mm = Math.max(0, Math.round((Number(jar.dataset.floor) - y) / Number(jar.dataset.mm)));
+      const call = due();
+      const input = fields(jar.dataset.jar).find((f) => !f.value) ?? fields(jar.dataset.jar).at(-1);
+      if (call === 0 && !start()) localStorage.setItem(began, String(Date.now()));
+      draw(jar, mm);
+      send(input, mm, Number(input.dataset.call) === 0 ? 0 : minutes());
+    }));
+    // What is already sent is not sent again with the form.
+    step.querySelector('form').addEventListener('formdata', (event) => {
+      step.querySelectorAll('[data-sent]').forEach((f) => event.formData.delete(f.name));
+    });
+    setInterval(() => {
+      if (here !== step || !start()) return;
+      const call = due();
+      if (call === undefined) return;
+      const left = Math.round((call - minutes()) * 60);
+      clock.textContent = left > 0 ? `${call} min in ${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}` : `Tap now: ${call} min`;
+      clock.classList.toggle('calls', left <= 0);
+    }, 500);
+  });
+  show(here);
+  queue.flush();
+})();
