@@ -69,9 +69,12 @@ class NowController {
     /** A question to drop or add. */
     record Ask(String code, String label, boolean on) {}
 
+    /** The start; a tile of another kind asks for it again, with what was typed. */
     @GetMapping("/compare")
     String start(@RequestParam Map<String, String> typed, Model model) {
-        return begin(new Filled("now", typed, Map.of()), model);
+        Map<String, String> wanted = new LinkedHashMap<>(typed);
+        Optional.ofNullable(typed.get("to")).ifPresent(to -> wanted.put("kind", to));
+        return begin(new Filled("now", wanted, Map.of()), model);
     }
 
     private String begin(Filled filled, Model model) {

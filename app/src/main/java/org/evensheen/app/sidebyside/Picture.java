@@ -13,9 +13,10 @@ import org.evensheen.core.study.Section;
 /**
  * The places as they lie, with what is known drawn on them: dirt that is still there, foam at its height.
  *
+ * @param shape the word of the shape, by which it is coloured
  * @param mm px for a mm of foam in a jar, from {@link Spot#floor}; 0 if foam is not drawn
  */
-record Picture(String viewBox, String outline, List<Spot> spots, double mm) {
+record Picture(String viewBox, String shape, List<Spot> spots, double mm) {
     private static final double WIDTH = 330;
     private static final double HEIGHT = 214;
     private static final double TOP = 6;
@@ -54,14 +55,22 @@ record Picture(String viewBox, String outline, List<Spot> spots, double mm) {
         }
     }
 
-    /** What a shape looks like with so many places and nothing on them. */
-    static Picture plain(Places shape, int n) {
+    /** What a shape looks like with nothing on it: all its parts, and so many of what there is any number of. */
+    static Picture plain(Places shape, int wanted) {
+        int n = switch (shape) {
+            case HALVES, SEAT_HALVES -> 2;
+            case THIRDS, TYRE_PARTS -> 3;
+            case QUARTERS, WHEELS, PANES -> 4;
+            case STRIPS -> 5;
+            case VEHICLE -> 6;
+            case JARS, ITEMS -> wanted;
+        };
         List<Spot> spots = new ArrayList<>();
         List<Box> boxes = boxes(shape, n);
         for (int i = 0; i < n; i++) {
             spots.add(spot(shape, boxes.get(i), "", "", "", List.of(), ""));
         }
-        return new Picture("0 0 %s %s".formatted(svg(WIDTH), svg(HEIGHT)), "", spots, 0);
+        return new Picture("0 0 %s %s".formatted(svg(WIDTH), svg(HEIGHT)), SheetWords.lower(shape), spots, 0);
     }
 
     /** A round of a comparison. */
@@ -86,7 +95,7 @@ record Picture(String viewBox, String outline, List<Spot> spots, double mm) {
                     dirt(c, place.code(), box),
                     told(c, place.code())));
         }
-        return new Picture("0 0 %s %s".formatted(svg(WIDTH), svg(HEIGHT)), "", spots, 0);
+        return new Picture("0 0 %s %s".formatted(svg(WIDTH), svg(HEIGHT)), SheetWords.lower(c.shape()), spots, 0);
     }
 
     /** Jars for foam, one a place, whatever the shape. */
@@ -107,7 +116,7 @@ record Picture(String viewBox, String outline, List<Spot> spots, double mm) {
                     List.of(),
                     ""));
         }
-        return new Picture("0 0 %s %s".formatted(svg(WIDTH), svg(HEIGHT)), "", spots, boxes.get(0).height / JAR);
+        return new Picture("0 0 %s %s".formatted(svg(WIDTH), svg(HEIGHT)), "jars", spots, boxes.get(0).height / JAR);
     }
 
     private static String told(Comparison c, String code) {
