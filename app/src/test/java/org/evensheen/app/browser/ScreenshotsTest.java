@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.FormData;
+import com.microsoft.playwright.options.RequestOptions;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.function.Consumer;
@@ -29,11 +31,13 @@ class ScreenshotsTest {
                 800,
                 "/studies/3",
                 page -> page.locator("[data-entry] input[name=amount]").fill("17.6"));
+        shoot("compare-start", 390, 844, "/compare", ScreenshotsTest::names);
+        shoot("compare-foam", 390, 844, "/compare", ScreenshotsTest::foam);
+        shoot("compare-ballot", 390, 844, "/compare", ScreenshotsTest::ballot);
+        shoot("compare-sheet", 1280, 800, "/compare", ScreenshotsTest::sheet);
         shoot("verdict", 1280, 800, "/studies/1/verdict", page -> {});
-        shoot("bed", 1280, 800, "/beds/3", page -> {});
         shoot("plan", 1280, 800, "/plans/1?step=fairness", page -> {});
         shoot("rehearsal", 1280, 800, "/plans/1?step=rehearse", ScreenshotsTest::rehearse);
-        shoot("calendar", 1280, 800, "/calendar", page -> {});
         shoot(
                 "shelf",
                 1280,
@@ -46,10 +50,8 @@ class ScreenshotsTest {
                 800,
                 "/shelf/4",
                 page -> page.getByText("of 4 at slickness, firm").waitFor());
-        shoot("label", 1280, 800, "/shelf/new", ScreenshotsTest::label);
         shoot("mixer", 1280, 800, "/mixer?product=12&dose=1:6", page -> {});
         shoot("cost", 1280, 800, "/mixer/cost?job=bucket+wash", page -> {});
-        shoot("done", 1280, 800, "/studies/2/done", page -> {});
         shoot("key", 1280, 800, "/studies/3/key", page -> {});
         shoot("study-phone", 390, 844, "/studies/3", page -> {});
         shoot("photos", 1280, 800, "/studies/3/photos?section=M", page -> {});
@@ -58,12 +60,61 @@ class ScreenshotsTest {
         shoot("apply", 1280, 800, "/studies/4/run?day=1", ScreenshotsTest::apply);
     }
 
-    private static void label(Page page) {
-        page.locator("#name").fill("Sedge Rinseless");
-        page.locator("#kind").selectOption("rinseless");
-        page.locator("#line")
-                .fill("rinseless 1:240; drying aid 1:60; wait 3-1 min; lasts 3 weeks; 500 mL 18.40 EUR; pH 7");
-        page.locator("mark.unread").waitFor();
+    /** Two soaps on half a bonnet each, begun. */
+    private static void begin(Page page) {
+        names(page);
+        page.locator("[data-go]").click();
+        page.locator("#now").waitFor();
+    }
+
+    private static void names(Page page) {
+        page.locator("#name0").fill("Curlew Foam");
+        page.locator("#name1").fill("Sallow Plain Soap");
+        page.locator("#name2").focus();
+    }
+
+    /** What was said so far, pairs of step and value; then the page as it is. */
+    private static void said(Page page, String... said) {
+        String at = page.url();
+        for (int i = 0; i < said.length; i += 2) {
+            page.request()
+                    .post(
+                            at + "/said",
+                            RequestOptions.create()
+                                    .setForm(FormData.create()
+                                            .set("step", said[i])
+                                            .set("value", said[i + 1])
+                                            .set(
+                                                    "key",
+                                                    java.util.UUID.randomUUID().toString())));
+        }
+        page.navigate(at);
+    }
+
+    private static final String[] BEFORE = {"before/A", "3", "before/B", "3", "dose/1", "as the labels say"};
+
+    private static void foam(Page page) {
+        begin(page);
+        said(page, BEFORE);
+        page.locator("[data-jar=A] .touch").click(new Locator.ClickOptions().setPosition(40, 80));
+        page.locator("[data-jar=B] .touch").click(new Locator.ClickOptions().setPosition(40, 128));
+        page.locator("[data-clock]:not(:empty)").waitFor();
+    }
+
+    private static void ballot(Page page) {
+        begin(page);
+        said(page, BEFORE);
+        said(page, "foam/A/0", "0:92", "foam/B/0", "0:88", "foam/A/1", "1:80", "foam/B/1", "1:60");
+        said(page, "foam/A/3", "3:60", "foam/B/3", "3:30", "foam/A/5", "5:38", "foam/B/5", "5:12", "do/1/wash", "done");
+        page.locator(".now-step.pair:not([hidden])").waitFor();
+    }
+
+    private static void sheet(Page page) {
+        ballot(page);
+        String pair = page.locator(".now-step.pair:not([hidden])").getAttribute("data-step");
+        said(page, pair, "A", "do/1/off", "done", "gone/A", "5", "gone/B", "3");
+        page.locator("[data-sheet]").click();
+        page.locator(".sheet-line").first().waitFor();
     }
 
     private static void listen(Page page) {

@@ -51,6 +51,101 @@ class MeasuresTest {
         assertThat(Measures.ofCode(measure.code())).contains(measure);
     }
 
+    /** What decides how a measure is judged and asked for, in one table: unit, decimals, which way is better, scale, repeats, and its flags. */
+    @ParameterizedTest
+    @CsvSource({
+        "pull, N, 1, less, AMOUNT, 3, RUNNER, share bare sheeting lends, force",
+        "drop, °, 0, more, AMOUNT, 2, DROP, bare water news proves, ''",
+        "left-behind, g/m², 0, less, AMOUNT, 1, SHEET, share bare sheeting water grows news, scale",
+        "gloss, GU, 1, more, AMOUNT, 0, GLEAM, bare sheeting, gloss",
+        "grade, of 4, 1, more, ORDER, 1, NONE, bare sheeting water eye proves, ''",
+        "foam, min, 1, more, LOG, 0, CURVE, sheeting news, ''",
+        "foam-at-5, of 1, 2, more, SHARE, 0, NONE, sheeting, ''",
+        "gone, of 5, 1, more, ORDER, 0, NONE, sheeting eye, ''",
+        "streaks, of 5, 1, less, ORDER, 0, NONE, sheeting eye, ''",
+        "wipes, wipes, 0, less, COUNT, 0, NONE, sheeting, ''",
+        "dries, s, 1, more, LOG, 0, NONE, sheeting, ''",
+        "held, g, 1, more, AMOUNT, 0, NONE, sheeting, ''"
+    })
+    void eachIsJudgedAsItsKindOfNumberWantsIt(
+            String code,
+            String unit,
+            int decimals,
+            String better,
+            Scale scale,
+            int repeats,
+            Drawing drawing,
+            String flags,
+            String probe) {
+        Measure m = Measures.ofCode(code).orElseThrow();
+        assertThat(m.scoreUnit()).isEqualTo(unit);
+        assertThat(m.scoreDecimals()).isEqualTo(decimals);
+        assertThat(m.moreIsBetter()).isEqualTo(better.equals("more"));
+        assertThat(m.scale()).isEqualTo(scale);
+        assertThat(m.usualRepeats()).isEqualTo(repeats);
+        assertThat(m.drawing()).isEqualTo(drawing);
+        assertThat(m.readAs().seconds()).isBetween(5.0, 600.0);
+        assertThat(m.probe().map(p -> p.code()).orElse("")).isEqualTo(probe);
+        assertThat(m.rehearsedBare().isPresent())
+                .isEqualTo(List.of("pull", "left-behind").contains(code));
+        List<String> has = List.of(flags.split(" "));
+        assertThat(m.benefitIsShare()).as("share").isEqualTo(has.contains("share"));
+        assertThat(m.needsBare()).as("bare").isEqualTo(has.contains("bare"));
+        assertThat(m.judgesSheeting()).as("sheeting").isEqualTo(has.contains("sheeting"));
+        assertThat(m.looksAtWater()).as("water").isEqualTo(has.contains("water"));
+        assertThat(m.byEye()).as("eye").isEqualTo(has.contains("eye"));
+        assertThat(m.lendsScatter()).as("lends").isEqualTo(has.contains("lends"));
+        assertThat(m.growsWithArea()).as("grows").isEqualTo(has.contains("grows"));
+        assertThat(m.scoreIsNews()).as("news").isEqualTo(has.contains("news"));
+        assertThat(m.bareUpTo().isPresent()).as("proves").isEqualTo(has.contains("proves"));
+        assertThat(m.comparable()).isTrue();
+        assertThat(m.leastRepeats()).isEqualTo(code.equals("gloss") ? 3 : 1);
+        assertThat(m).hasToString(code);
+    }
+
+    /** Limits belong to what is allowed. */
+    @ParameterizedTest
+    @CsvSource({
+        "pull, 0.1, 200, 0.0999, 200.01",
+        "gloss, 0, 200, -0.01, 200.1",
+        "spots, 0, 500, -1, 501",
+        "dries, 0.1, 3600, 0.09, 3601"
+    })
+    void limitsAreInclusive(String code, double lowest, double highest, double below, double above) {
+        Measure m = Measures.ofCode(code).orElseThrow();
+        assertThat(m.of(lowest).amount()).isEqualTo(lowest);
+        assertThat(m.of(highest).amount()).isEqualTo(highest);
+        assertThatIllegalArgumentException().isThrownBy(() -> m.of(below));
+        assertThatIllegalArgumentException().isThrownBy(() -> m.of(above));
+    }
+
+    static Stream<Measure> sideBySide() {
+        return Measures.sideBySide().stream();
+    }
+
+    /** What an afternoon looks at is read, kept on a line and typed like everything else. */
+    @ParameterizedTest
+    @MethodSource("sideBySide")
+    void whatAnAfternoonLooksAtComesBackFromItsLine(Measure m) {
+        assertThat(m.code()).matches("[a-z][a-z-]*");
+        assertThat(m.words().how()).endsWith(".");
+        Observation seen = m instanceof Level level ? level.seen(4) : m.of(7);
+        assertThat(Observation.read(m, seen.line())).isEqualTo(seen);
+        assertThat(TypedReading.of(m, seen.typed()).seen()).contains(seen);
+        assertThat(m.score(seen, Double.NaN).orElseThrow()).isEqualTo(seen.amount());
+        if (m instanceof Level level) {
+            assertThat(java.util.stream.IntStream.rangeClosed(0, Level.MOST).mapToObj(level::said))
+                    .doesNotHaveDuplicates()
+                    .noneMatch(String::isBlank);
+            assertThatIllegalArgumentException().isThrownBy(() -> level.seen(6));
+        }
+        if (m.scale() == Scale.COUNT) {
+            assertThatIllegalArgumentException().isThrownBy(() -> m.of(2.5));
+        }
+        assertThat(Measures.ofCode(m.code())).contains(m);
+        assertThat(Measures.all()).doesNotContain(m);
+    }
+
     static Stream<Observation> seen() {
         return Stream.of(
                 Measures.PULL.of(10.4),
