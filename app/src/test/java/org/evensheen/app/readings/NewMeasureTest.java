@@ -59,7 +59,7 @@ class NewMeasureTest {
     private static final class Spots extends Measure {
         @Override
         public String code() {
-            return "spots";
+            return "rings-left";
         }
 
         @Override
@@ -210,7 +210,7 @@ class NewMeasureTest {
         long study = study(SPOTS);
         assertThat(Web.get("/studies/" + study + "/run").body())
                 .contains("First count of spots", "Lay the frame down", "Seen in which light?", "the sun");
-        assertThat(Web.get("/studies/" + study + "?measure=spots").body()).contains("Rings", "a lamp");
+        assertThat(Web.get("/studies/" + study + "?measure=rings-left").body()).contains("Rings", "a lamp");
         assertThat(type(study, SPOTS, "A", "amount", "7").body()).contains("Say which light.");
         assertThat(type(study, SPOTS, "A", "amount", "7.5", "light", "lamp").body())
                 .contains("a count is a whole number");
@@ -222,7 +222,7 @@ class NewMeasureTest {
                     .isEqualTo(302);
         });
         assertThat(Web.get("/studies/" + study + "/readings.csv").body()).contains("amount=8;light=lamp", ",rings,");
-        assertThat(Web.get("/studies/" + study + "/verdict?measure=spots").body())
+        assertThat(Web.get("/studies/" + study + "/verdict?measure=rings-left").body())
                 .contains("Curlew Foam is first at spots left.", "mean 8.5", "rings");
         assertThat(json(study, SPOTS)).contains("\"scale\":\"root\"", "\"toldApart\":true");
         comesBack(study, SPOTS);
@@ -321,11 +321,12 @@ class NewMeasureTest {
         assertThat(type(id, SPOTS, "A", "stage", "rewetted", "amount", "3", "light", "lamp")
                         .body())
                 .contains("There is no stage called “rewetted”");
-        Map<String, String> sent = new HashMap<>(Map.of("day", "0", "section", "A", "measure", "spots", "repeat", "2"));
+        Map<String, String> sent =
+                new HashMap<>(Map.of("day", "0", "section", "A", "measure", "rings-left", "repeat", "2"));
         sent.putAll(Map.of("amount", "3", "light", "lamp", "stage", "fresh", "key", "" + UUID.randomUUID()));
         assertThat(Web.post("/studies/" + id + "/capture", sent).body()).contains("no stage called “fresh”");
 
-        assertThat(Web.get("/studies/" + id + "/verdict?measure=spots").body())
+        assertThat(Web.get("/studies/" + id + "/verdict?measure=rings-left").body())
                 .contains("Rustmoth Iron Wash, on a dry wheel", "last year&#39;s wax", "step 2, after it");
         assertThat(json(id, SPOTS)).contains("\"toldApart\":true");
         assertThat(LiveApp.bean(StudyStore.class).load(id).record().happenings())
