@@ -22,7 +22,7 @@
     here = step;
     const at = $('[data-at]');
     if (at && step) at.textContent = String(steps.indexOf(step) + 1);
-    $('#picture').hidden = step?.classList.contains('marks') ?? false;
+    $('#picture').hidden = step?.classList.contains('is-marks') ?? false;
     light(step);
     (step ?? over).querySelector('h1').scrollIntoView({ block: 'nearest' });
   };
@@ -89,7 +89,7 @@
   });
 
   // Foam: a tap on a jar is the height at the call that is due; the clock runs from the first tap and survives a reload.
-  document.querySelectorAll('.now-step.marks').forEach((step) => {
+  document.querySelectorAll('.now-step.is-marks').forEach((step) => {
     const began = `foam:${id}:${step.dataset.step}`;
     const clock = $('[data-clock]', step);
     const fields = (code) => [...step.querySelectorAll(`[name^="foam/${code}/"]`)];

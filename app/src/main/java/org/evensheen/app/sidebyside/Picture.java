@@ -127,7 +127,7 @@ record Picture(String viewBox, String shape, List<Spot> spots, double mm) {
     }
 
     private static List<Box> boxes(Places shape, int n) {
-        int rows = shape == Places.QUARTERS && n > 2 || n > 4 ? 2 : 1;
+        int rows = shape == Places.QUARTERS && n > 2 || n > 4 && shape != Places.STRIPS ? 2 : 1;
         int columns = (n + rows - 1) / rows;
         double gap = shape == Places.JARS || shape == Places.WHEELS || shape == Places.ITEMS ? 22 : 5;
         double width = (WIDTH - 12 - gap * (columns - 1)) / columns;

@@ -43,13 +43,13 @@ class ScreenshotsTest {
                 1280,
                 800,
                 "/shelf",
-                page -> page.getByText("of 4 at slickness, firm").first().waitFor());
+                page -> page.getByText("of 3 at lasting foam, fair").first().waitFor());
         shoot(
                 "product",
                 1280,
                 800,
                 "/shelf/4",
-                page -> page.getByText("of 4 at slickness, firm").waitFor());
+                page -> page.getByText("of 3 at lasting foam, fair").waitFor());
         shoot("mixer", 1280, 800, "/mixer?product=12&dose=1:6", page -> {});
         shoot("cost", 1280, 800, "/mixer/cost?job=bucket+wash", page -> {});
         shoot("key", 1280, 800, "/studies/3/key", page -> {});
@@ -106,12 +106,12 @@ class ScreenshotsTest {
         said(page, BEFORE);
         said(page, "foam/A/0", "0:92", "foam/B/0", "0:88", "foam/A/1", "1:80", "foam/B/1", "1:60");
         said(page, "foam/A/3", "3:60", "foam/B/3", "3:30", "foam/A/5", "5:38", "foam/B/5", "5:12", "do/1/wash", "done");
-        page.locator(".now-step.pair:not([hidden])").waitFor();
+        page.locator(".now-step.is-pair:not([hidden])").waitFor();
     }
 
     private static void sheet(Page page) {
         ballot(page);
-        String pair = page.locator(".now-step.pair:not([hidden])").getAttribute("data-step");
+        String pair = page.locator(".now-step.is-pair:not([hidden])").getAttribute("data-step");
         said(page, pair, "A", "do/1/off", "done", "gone/A", "5", "gone/B", "3");
         page.locator("[data-sheet]").click();
         page.locator(".sheet-line").first().waitFor();

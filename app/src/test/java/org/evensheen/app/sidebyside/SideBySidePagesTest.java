@@ -206,7 +206,7 @@ class SideBySidePagesTest {
     void whoIsHandedThePhoneSeesCodesOnly() {
         String at = begun("soap", "Curlew Foam", "Sallow Plain Soap");
         String page = Web.get(at).body();
-        Matcher ballot = Pattern.compile("(?s)<section[^>]*now-step slate pair.*?</section>")
+        Matcher ballot = Pattern.compile("(?s)<section[^>]*now-step slate is-pair.*?</section>")
                 .matcher(page);
         assertThat(ballot.find()).isTrue();
         assertThat(ballot.group()).contains("no difference").doesNotContain("Curlew", "Sallow");
