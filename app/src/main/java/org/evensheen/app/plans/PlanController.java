@@ -37,6 +37,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class PlanController {
     private static final int SEEDS = 1_000_000;
+    private static final int BROUGHT = 120;
     private static final int MOST_LISTED = 30;
     private static final int MOST_NAMES = 300;
     /** How often lots are drawn until they are as fair as the plan's. */
@@ -83,8 +84,15 @@ class PlanController {
             @RequestParam(defaultValue = "") String question,
             @RequestParam(defaultValue = "") String bed,
             @RequestParam UUID key,
+            @RequestParam Map<String, String> sent,
             @ModelAttribute("hands") Hands hands) {
         Map<String, String> typed = Fields.blank(question.strip(), bed, planner.today(), random.nextInt(SEEDS));
+        // Whoever comes from an afternoon brings contenders along.
+        sent.forEach((field, text) -> {
+            if (field.matches("(name|what|way)[0-7]") && text.length() <= BROUGHT) {
+                typed.put(field, text.strip());
+            }
+        });
         return "redirect:/plans/" + plans.make(typed, key, hands.name());
     }
 

@@ -1,9 +1,12 @@
 package org.evensheen.app.sidebyside;
 
 import java.util.List;
+import java.util.UUID;
+import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
 import org.evensheen.core.sidebyside.Comparison;
 import org.evensheen.core.sidebyside.Sheet;
+import org.evensheen.core.study.Contender;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -21,13 +24,19 @@ record SheetPage(
         String trust,
         List<String> doubts,
         @Nullable Help help,
-        int roundCount) {
+        int roundCount,
+        List<Brought> brought,
+        String question,
+        UUID planKey) {
 
     /** A question with how it came out; {@code bars} best first. */
     record Line(String label, String outcome, boolean told, List<Bar> bars) {}
 
     /** A contender's chance of being first, as far as there is one. */
     record Bar(String name, String width, String chance, String seen) {}
+
+    /** A contender as the Planner takes it. */
+    record Brought(String name, String what, String way) {}
 
     record Help(String button, String brings, boolean again) {}
 
@@ -50,7 +59,20 @@ record SheetPage(
                         .map(h -> new Help(
                                 SheetWords.help(h), SheetWords.brings(h), h.remedy() == Sheet.Remedy.EXCHANGE_SIDES))
                         .orElse(null),
-                c.rounds());
+                c.rounds(),
+                c.contenders().stream().map(SheetPage::brought).toList(),
+                "Which lasts: %s?"
+                        .formatted(c.contenders().stream().map(Contender::name).collect(Collectors.joining(" or "))),
+                UUID.randomUUID());
+    }
+
+    /** What was typed as a name before a comma is taken for a product, what stood after it for the way it is used. */
+    private static Brought brought(Contender c) {
+        String name = c.made().isEmpty() ? c.way().replaceFirst(", .*", "") : c.made();
+        String way = c.name().equals(name)
+                ? ""
+                : c.name().substring(Math.min(c.name().length(), name.length() + 2));
+        return new Brought(name, way.isEmpty() ? "" : Contender.Kind.METHOD.code(), way);
     }
 
     private static Line line(Comparison c, Sheet.Row row) {

@@ -106,6 +106,25 @@ class SideBySidePagesTest {
         assertThat(Web.get(at).body()).contains("before/C");
     }
 
+    /** What was worth it goes on for weeks: the Planner has everything that was compared. */
+    @Test
+    void aSheetGrowsIntoAPlan() {
+        String at = begun("spray", "Osier Spray Seal", "Gorse Glaze, half the dose");
+        Map<String, String> form = new HashMap<>();
+        Matcher field = Pattern.compile(
+                        "<input type=\"hidden\" name=\"(key|question|(?:name|what|way)\\d)\" value=\"([^\"]*)\"")
+                .matcher(Web.get(at + "/sheet").body());
+        field.results().forEach(f -> form.put(f.group(1), f.group(2)));
+        String plan = place(Web.post("/plans", form));
+        assertThat(plan).matches("/plans/\\d+");
+        assertThat(plain(Web.get(plan)))
+                .contains(
+                        "value=\"Osier Spray Seal\"",
+                        "value=\"Gorse Glaze\"",
+                        "value=\"half the dose\"",
+                        "Which lasts: ");
+    }
+
     @Test
     void anAnswerIsKeptOnceAndTheLastStandsAndCanBeTakenBack() {
         String at = begun("glass", "One", "Other");
