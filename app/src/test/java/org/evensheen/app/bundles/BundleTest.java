@@ -3,23 +3,13 @@ package org.evensheen.app.bundles;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import java.util.function.UnaryOperator;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
-import java.util.zip.ZipOutputStream;
 import javax.imageio.ImageIO;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SamplePlan;
@@ -37,49 +27,6 @@ import tools.jackson.databind.json.JsonMapper;
 
 @ExtendWith(LiveApp.class)
 class BundleTest {
-    private static byte[] export(long study) throws Exception {
-        return HttpClient.newHttpClient()
-                .send(
-                        HttpRequest.newBuilder(URI.create(LiveApp.url() + "/studies/" + study + "/bundle.zip"))
-                                .build(),
-                        HttpResponse.BodyHandlers.ofByteArray())
-                .body();
-    }
-
-    private static Map<String, byte[]> unzip(byte[] bundle) throws IOException {
-        Map<String, byte[]> files = new LinkedHashMap<>();
-        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bundle))) {
-            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-                files.put(entry.getName(), zip.readAllBytes());
-            }
-        }
-        return files;
-    }
-
-    private static byte[] zip(Map<String, byte[]> files) throws IOException {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
-            for (var file : files.entrySet()) {
-                zip.putNextEntry(new ZipEntry(file.getKey()));
-                zip.write(file.getValue());
-            }
-        }
-        return bytes.toByteArray();
-    }
-
-    private static byte[] changed(byte[] bundle, String file, UnaryOperator<String> change) throws IOException {
-        Map<String, byte[]> files = unzip(bundle);
-        files.put(
-                file,
-                change.apply(new String(files.get(file), StandardCharsets.UTF_8))
-                        .getBytes(StandardCharsets.UTF_8));
-        return zip(files);
-    }
-
-    private static HttpResponse<String> bringIn(byte[] bundle, UUID key) {
-        return Web.upload("/studies/import?key=" + key, bundle);
-    }
-
     private static Study study(long id) {
         return LiveApp.bean(StudyStore.class).load(id);
     }
@@ -121,9 +68,9 @@ class BundleTest {
     void aStudyGoesOutAndComesBackWhole() throws Exception {
         Study before = corrected();
         UUID key = UUID.randomUUID();
-        HttpResponse<String> answer = bringIn(export(before.id()), key);
+        HttpResponse<String> answer = SentBundle.bringIn(SentBundle.export(before.id()), key);
         long id = SamplePlan.number(answer);
-        assertThat(SamplePlan.number(bringIn(export(before.id()), key)))
+        assertThat(SamplePlan.number(SentBundle.bringIn(SentBundle.export(before.id()), key)))
                 .as("sent twice")
                 .isEqualTo(id);
         Study after = study(id);
@@ -144,7 +91,8 @@ class BundleTest {
 
     @Test
     void aBundleFromBeforeThereWereDeviationsComesInToo() throws Exception {
-        Map<String, byte[]> files = unzip(export(corrected().id()));
+        Map<String, byte[]> files =
+                SentBundle.unzip(SentBundle.export(corrected().id()));
         List.of("noted.csv", "steps.csv", "weather.csv").forEach(files::remove);
         withoutCourse(files);
         files.computeIfPresent("readings.csv", (name, now) -> before(4, now));
@@ -156,7 +104,7 @@ class BundleTest {
                 new String(files.get("datapackage.json"), StandardCharsets.UTF_8)
                         .replaceFirst("\"evenSheenVersion\" : 5", "\"evenSheenVersion\" : 1")
                         .getBytes(StandardCharsets.UTF_8));
-        Study after = study(SamplePlan.number(bringIn(zip(files), UUID.randomUUID())));
+        Study after = study(SamplePlan.number(SentBundle.bringIn(SentBundle.zip(files), UUID.randomUUID())));
         assertThat(after.record().deviations()).isEmpty();
         assertThat(after.record().applications())
                 .singleElement()
@@ -190,18 +138,18 @@ class BundleTest {
         pull.put("take", take.toString());
         Web.send("/studies/" + before.id() + "/capture", pull);
 
-        long id = SamplePlan.number(bringIn(export(before.id()), UUID.randomUUID()));
+        long id = SamplePlan.number(SentBundle.bringIn(SentBundle.export(before.id()), UUID.randomUUID()));
         assertThat(photos(id)).hasSize(2).isEqualTo(photos(before.id()));
         assertThat(filled(id)).singleElement().asString().contains("9.81 {0.1,9.8,9.82,0.2} F 9.81 N Ana");
         assertThat(filled(id)).isEqualTo(filled(before.id()));
-        assertThat(photos(SamplePlan.number(bringIn(export(id), UUID.randomUUID()))))
+        assertThat(photos(SamplePlan.number(SentBundle.bringIn(SentBundle.export(id), UUID.randomUUID()))))
                 .as("out and in again")
                 .isEqualTo(photos(id));
 
-        Map<String, byte[]> lost = unzip(export(id));
+        Map<String, byte[]> lost = SentBundle.unzip(SentBundle.export(id));
         lost.keySet().removeIf(f -> f.startsWith("photos/"));
         long studies = count("study");
-        refused(zip(lost), "photos.csv, line 2, photos/");
+        refused(SentBundle.zip(lost), "photos.csv, line 2, photos/");
         assertThat(count("study")).as("all of it or nothing").isEqualTo(studies);
     }
 
@@ -230,15 +178,15 @@ class BundleTest {
     @Test
     void aBundleOfTheVersionBeforeStillComesIn() throws Exception {
         Study before = SampleStudy.read();
-        Map<String, byte[]> files = unzip(export(before.id()));
+        Map<String, byte[]> files = SentBundle.unzip(SentBundle.export(before.id()));
         files.keySet().removeAll(List.of("photos.csv", "takes.csv", "seen.csv"));
         withoutCourse(files);
         files.computeIfPresent("readings.csv", (name, now) -> cut(before(4, now), 1));
-        byte[] old = changed(
-                zip(files),
+        byte[] old = SentBundle.changed(
+                SentBundle.zip(files),
                 "datapackage.json",
                 t -> t.replaceAll("\"evenSheenVersion\" ?: ?5", "\"evenSheenVersion\": 2"));
-        Study after = study(SamplePlan.number(bringIn(old, UUID.randomUUID())));
+        Study after = study(SamplePlan.number(SentBundle.bringIn(old, UUID.randomUUID())));
         assertThat(after.record().readings())
                 .containsExactlyInAnyOrderElementsOf(before.record().readings());
         assertThat(after.record().contenders()).isEqualTo(before.record().contenders());
@@ -275,10 +223,10 @@ class BundleTest {
 
     @Test
     void aBundleOfMoreReadingsThanFitIsRefusedBeforeAnyIsStored() throws Exception {
-        byte[] good = export(SampleStudy.read().id());
+        byte[] good = SentBundle.export(SampleStudy.read().id());
         long readings = count("reading");
         refused(
-                changed(
+                SentBundle.changed(
                         good,
                         "readings.csv",
                         t -> t
@@ -304,7 +252,7 @@ class BundleTest {
         Web.send(path, step("coat1/" + other + "/spread", "given", "3", "used", "towel 47", "ago", "120000"));
         Web.send(path, step("coat1/" + other + "/finish"));
 
-        long id = SamplePlan.number(bringIn(export(before.id()), UUID.randomUUID()));
+        long id = SamplePlan.number(SentBundle.bringIn(SentBundle.export(before.id()), UUID.randomUUID()));
 
         assertThat(study(id).record().applications()).singleElement().satisfies(a -> {
             assertThat(a.section()).contains(other);
@@ -343,7 +291,7 @@ class BundleTest {
         long begun = SamplePlan.begin(SamplePlan.make(typed));
         LiveApp.bean(Key.class).open(begun, Hands.UNNAMED);
         Study before = study(begun);
-        Study after = study(SamplePlan.number(bringIn(export(before.id()), UUID.randomUUID())));
+        Study after = study(SamplePlan.number(SentBundle.bringIn(SentBundle.export(before.id()), UUID.randomUUID())));
         assertThat(after.works()).isEqualTo(before.works());
         assertThat(after.record().contenders()).isEqualTo(before.record().contenders());
         assertThat(after.bed().id())
@@ -353,7 +301,8 @@ class BundleTest {
 
     @Test
     void anyToolFindsItsWayByTheDescriptor() throws Exception {
-        Map<String, byte[]> files = unzip(export(SampleStudy.read().id()));
+        Map<String, byte[]> files =
+                SentBundle.unzip(SentBundle.export(SampleStudy.read().id()));
         JsonNode descriptor = new JsonMapper().readTree(files.get("datapackage.json"));
         assertThat(descriptor.path("$schema").asString()).endsWith("/2.0/datapackage.json");
         assertThat(descriptor.path("resources")).hasSize(files.size() - 1);
@@ -373,57 +322,62 @@ class BundleTest {
 
     @Test
     void aBadBundleIsRefusedWithItsReasonAndNothingOfItIsStored() throws Exception {
-        byte[] good = export(SampleStudy.read().id());
-        Map<String, byte[]> climbing = unzip(good);
+        byte[] good = SentBundle.export(SampleStudy.read().id());
+        Map<String, byte[]> climbing = SentBundle.unzip(good);
         climbing.put("../../climbed.csv", new byte[3]);
-        Map<String, byte[]> bomb = unzip(good);
+        Map<String, byte[]> bomb = SentBundle.unzip(good);
         bomb.put("readings.csv", new byte[120 * 1024 * 1024]);
-        Map<String, byte[]> missing = unzip(good);
+        Map<String, byte[]> missing = SentBundle.unzip(good);
         missing.remove("sections.csv");
         long studies = count("study");
         long readings = count("reading");
         refused(java.util.Arrays.copyOf(good, good.length / 2), "breaks off");
         refused("hello".getBytes(StandardCharsets.UTF_8), "is no zip file");
-        refused(zip(climbing), "climb out of its folder");
-        refused(zip(bomb), "larger than 96 MB");
-        refused(zip(missing), "The table sections is missing");
+        refused(SentBundle.zip(climbing), "climb out of its folder");
+        refused(SentBundle.zip(bomb), "larger than 96 MB");
+        refused(SentBundle.zip(missing), "The table sections is missing");
         refused(
-                changed(
+                SentBundle.changed(
                         good,
                         "datapackage.json",
                         t -> t.replaceAll("\"evenSheenVersion\" ?: ?5", "\"evenSheenVersion\": 9")),
                 "of version 9");
         refused(
-                changed(good, "readings.csv", t -> t.replaceFirst(",pull,1,amount=[\\d.]+,", ",pull,1,amount=-4,")),
+                SentBundle.changed(
+                        good, "readings.csv", t -> t.replaceFirst(",pull,1,amount=[\\d.]+,", ",pull,1,amount=-4,")),
                 "can't be");
-        refused(changed(good, "readings.csv", t -> t.replaceFirst("\r\n(\\d+),[A-Z],", "\r\n$1,QQ,")), "no section QQ");
         refused(
-                changed(good, "readings.csv", t -> t.replaceFirst(",rewetted,", ",after-3,")),
+                SentBundle.changed(good, "readings.csv", t -> t.replaceFirst("\r\n(\\d+),[A-Z],", "\r\n$1,QQ,")),
+                "no section QQ");
+        refused(
+                SentBundle.changed(good, "readings.csv", t -> t.replaceFirst(",rewetted,", ",after-3,")),
                 "visits over weeks has no stage “after-3”");
         refused(
-                changed(good, "plan.csv", t -> t + "work,9,3,dance,,Dance on it,\r\n"),
+                SentBundle.changed(good, "plan.csv", t -> t + "work,9,3,dance,,Dance on it,\r\n"),
                 "“dance” is no code that is known here");
         refused(
-                changed(good, "study.csv", t -> t.replaceFirst(",20\\d\\d-\\d\\d-\\d\\d,", ",+999999999-12-31,")),
+                SentBundle.changed(
+                        good, "study.csv", t -> t.replaceFirst(",20\\d\\d-\\d\\d-\\d\\d,", ",+999999999-12-31,")),
                 "outside the years 1990 to 2199");
         refused(
-                changed(good, "readings.csv", t -> t.replaceFirst("20\\d\\d-01-02T", "+99999-01-02T")),
+                SentBundle.changed(good, "readings.csv", t -> t.replaceFirst("20\\d\\d-01-02T", "+99999-01-02T")),
                 "outside the years 1990 to 2199");
         refused(
-                changed(good, "exposures.csv", t -> t + "1,washed,a\0b,2026-05-01T10:00:00Z,Ana,0,\r\n"),
+                SentBundle.changed(good, "exposures.csv", t -> t + "1,washed,a\0b,2026-05-01T10:00:00Z,Ana,0,\r\n"),
                 "a sign that is no text (NUL)");
         refused(
-                changed(good, "sections.csv", t -> t.replaceFirst("\r\n([A-Z],\\d+,\\d+),[\\d.]+,", "\r\n$1,1490,")),
+                SentBundle.changed(
+                        good, "sections.csv", t -> t.replaceFirst("\r\n([A-Z],\\d+,\\d+),[\\d.]+,", "\r\n$1,1490,")),
                 "does not lie on the bed");
         refused(
-                changed(good, "sections.csv", t -> t.replaceFirst("\r\n([A-Z]),(\\d+),", "\r\n$1,77,")),
+                SentBundle.changed(good, "sections.csv", t -> t.replaceFirst("\r\n([A-Z]),(\\d+),", "\r\n$1,77,")),
                 "there is none of that number");
         assertThat(count("study")).isEqualTo(studies);
         assertThat(count("reading")).isEqualTo(readings);
     }
 
     private static void refused(byte[] bundle, String message) {
-        HttpResponse<String> answer = bringIn(bundle, UUID.randomUUID());
+        HttpResponse<String> answer = SentBundle.bringIn(bundle, UUID.randomUUID());
         assertThat(answer.statusCode()).as(message).isEqualTo(422);
         assertThat(answer.body().replace("&#39;", "'")).contains("class=\"problem\"", message);
     }
