@@ -60,6 +60,7 @@
     fields.key = crypto.randomUUID();
     queue.add(said, fields, $('h1', form).textContent);
     done.add(step.dataset.step);
+    document.querySelector('[form=swap]')?.remove();
     next();
   };
   main.addEventListener('submit', (event) => {

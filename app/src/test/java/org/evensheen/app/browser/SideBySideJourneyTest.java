@@ -131,8 +131,10 @@ class SideBySideJourneyTest {
             start("glass", "One cleaner", "Other cleaner");
             String address = page.url();
             page.waitForFunction("navigator.serviceWorker.controller !== null || true");
+            assertThat(page.getByText("swap sides")).isVisible();
             tap(step().locator(".level").nth(3));
             assertThat(step()).hasAttribute("data-step", "before/B");
+            assertThat(page.getByText("swap sides")).hasCount(0);
             assertThat(page.locator("#line")).hasText("");
             visit.context().setOffline(true);
             tap(step().locator(".level").nth(4));
