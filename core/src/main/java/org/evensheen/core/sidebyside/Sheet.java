@@ -179,6 +179,13 @@ public record Sheet(List<Row> rows, Trust trust, List<Doubt> doubts, Optional<He
                         .anyMatch(o -> asked.score(o, Double.NaN).isEmpty());
         Measure told = standing ? Measures.FOAM_LEFT : asked;
         Optional<Verdict> verdict = Judge.verdict(c.record(q, told), told, 0, Optional.empty());
+        // One place each says nothing of how places differ, whatever a model makes of it.
+        boolean once = c.contenders().stream()
+                .allMatch(x -> c.places().stream()
+                                .filter(p -> p.contender() == x.number())
+                                .flatMap(p -> c.seen(q, p.code()).stream())
+                                .count()
+                        < 2);
         return verdict.map(v -> {
             List<Standing> standings = v.results().stream()
                     .map(r -> new Standing(
@@ -188,7 +195,7 @@ public record Sheet(List<Row> rows, Trust trust, List<Doubt> doubts, Optional<He
                                     .flatMap(p -> c.seen(q, p.code()).stream())
                                     .toList(),
                             0,
-                            r.chances().isEmpty()
+                            once || r.chances().isEmpty()
                                     ? OptionalDouble.empty()
                                     : OptionalDouble.of(r.chances().get(0))))
                     .toList();
@@ -209,8 +216,12 @@ public record Sheet(List<Row> rows, Trust trust, List<Doubt> doubts, Optional<He
         if (chance.isPresent()) {
             return chance.getAsDouble() >= AHEAD ? Outcome.AHEAD : Outcome.EVEN;
         }
-        double first = v.mean(v.results().get(0));
-        double second = v.mean(v.results().get(1));
+        double first = standings.get(0).seen().get(0).amount();
+        double second = standings.get(1).seen().get(0).amount();
+        if (!v.ofAnOrder()) {
+            first = v.mean(v.results().get(0));
+            second = v.mean(v.results().get(1));
+        }
         return first == second ? Outcome.EVEN : Outcome.ONLY_SEEN;
     }
 
