@@ -16,24 +16,22 @@ import org.evensheen.app.live.LiveApp;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 
-/** Starts Debian's Chromium once for a run; it ends with the run. */
+/** Starts Debian's Chromium once for a process; it ends with it, when nobody holds the other end of its pipe any more. */
 final class ChromiumExtension implements BeforeAllCallback {
     private static Running running;
 
-    private record Running(Playwright playwright, Browser browser) implements ExtensionContext.Store.CloseableResource {
-        @Override
-        public void close() {
-            browser.close();
-            playwright.close();
-        }
-    }
+    private record Running(Playwright playwright, Browser browser) {}
 
     @Override
     public void beforeAll(ExtensionContext context) {
-        context.getRoot().getStore(ExtensionContext.Namespace.GLOBAL).getOrComputeIfAbsent("chromium", key -> start());
+        synchronized (ChromiumExtension.class) {
+            if (running == null) {
+                start();
+            }
+        }
     }
 
-    private static Running start() {
+    private static void start() {
         PlaywrightAssertions.setDefaultAssertionTimeout(15_000);
         Playwright playwright = Playwright.create(
                 new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
@@ -56,7 +54,6 @@ final class ChromiumExtension implements BeforeAllCallback {
                                         "--disable-software-rasterizer",
                                         "--disable-extensions",
                                         "--disable-component-extensions-with-background-pages"))));
-        return running;
     }
 
     /** A visit by one person: a page whose complaints and outside requests are collected. What answers 500 fails it, whatever it was for. */

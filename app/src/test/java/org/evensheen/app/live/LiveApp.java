@@ -21,28 +21,35 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.util.FileSystemUtils;
 
 /**
- * Starts a throw-away PostgreSQL, simulated instruments and the real application with the demo, once for a run, on free ports; both end with the
- * run, however it ends.
+ * Starts a throw-away PostgreSQL, simulated instruments and the real application with the demo, once for a process, on free ports; both end with
+ * it, however it ends. Surefire hands classes to its forks one by one, so that nothing of JUnit's own lasts from one class to the next.
  */
 public final class LiveApp implements BeforeAllCallback {
     private static Running running;
 
     private record Running(
-            Process postgres, SimulatedInstruments bench, Path home, ConfigurableApplicationContext context)
-            implements ExtensionContext.Store.CloseableResource {
-        @Override
-        public void close() throws Exception {
+            Process postgres, SimulatedInstruments bench, Path home, ConfigurableApplicationContext context) {
+        private void close() {
             context.close();
             bench.close();
-            FileSystemUtils.deleteRecursively(home);
-            postgres.getOutputStream().close();
-            postgres.waitFor(20, TimeUnit.SECONDS);
+            try {
+                FileSystemUtils.deleteRecursively(home);
+                postgres.getOutputStream().close();
+                postgres.waitFor(20, TimeUnit.SECONDS);
+            } catch (java.io.IOException | InterruptedException e) {
+                System.err.println("Not all was tidied away: " + e);
+            }
         }
     }
 
     @Override
     public void beforeAll(ExtensionContext context) {
-        context.getRoot().getStore(ExtensionContext.Namespace.GLOBAL).getOrComputeIfAbsent("live", key -> start());
+        synchronized (LiveApp.class) {
+            if (running == null) {
+                Running started = start();
+                Runtime.getRuntime().addShutdownHook(new Thread(started::close, "the end of the run"));
+            }
+        }
     }
 
     private static Running start() {
@@ -64,6 +71,7 @@ public final class LiveApp implements BeforeAllCallback {
     private static Running on(String url, Process postgres, SimulatedInstruments bench) throws java.io.IOException {
         Path home = Files.createTempDirectory("even-sheen-home");
         SpringApplication application = new SpringApplication(EvenSheen.class, StatementCounter.class);
+        application.setRegisterShutdownHook(false);
         return new Running(
                 postgres,
                 bench,
