@@ -7,6 +7,7 @@
   const $ = (selector, from = document) => from.querySelector(selector);
   const id = main.dataset.id;
   const said = `/compare/${id}/said`;
+  const photos = `/compare/${id}/photos`;
   const steps = [...main.querySelectorAll('[data-step]')];
   const over = $('#over');
   const done = new Set(steps.filter((s) => s.dataset.done === 'true').map((s) => s.dataset.step));
@@ -26,7 +27,25 @@
     light(step);
     (step ?? over).querySelector('h1').scrollIntoView({ block: 'nearest' });
   };
-  const next = () => show(steps.find((s) => !done.has(s.dataset.step)));
+  // A look that does not show at once waits for its move, and then for its time; the server says when, or here it is counted from the tap.
+  const dueAt = (step) => Number(step.dataset.due) || 0;
+  const waits = (step) => dueAt(step) > Date.now();
+  const next = () => show(steps.find((s) => !done.has(s.dataset.step) && !waits(s)));
+  const follows = (key) => steps.filter((s) => s.dataset.base === key).forEach((s) => {
+    const minutes = Number(s.dataset.minutes);
+    s.dataset.due = String(minutes > 0 ? Date.now() + minutes * 60000 : Number.MAX_SAFE_INTEGER);
+  });
+  setInterval(() => {
+    const soon = steps.filter((s) => !done.has(s.dataset.step) && dueAt(s) > 0).sort((a, b) => dueAt(a) - dueAt(b))[0];
+    const clock = $('[data-next]');
+    if (!soon || here) {
+      clock.textContent = '';
+      return;
+    }
+    const left = Math.round((dueAt(soon) - Date.now()) / 1000);
+    if (left <= 0) next();
+    else clock.textContent = left < 3600 ? `${$('h1', soon).textContent} In ${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}` : '';
+  }, 500);
 
   // What the server has drawn of the places, once it knows more.
   const redraw = async () => {
@@ -36,15 +55,18 @@
     light(here);
   };
   const line = $('#line');
+  // Somebody had answered before, on another phone: said until the next answer.
+  let beside = '';
   queue.listen((items, event = {}) => {
-    const mine = items.filter((item) => item.url === said);
-    mine.filter(queue.waits).forEach((item) => done.add(item.fields.step));
+    const mine = items.filter((item) => item.url === said || item.url === photos);
+    mine.filter((item) => item.url === said && queue.waits(item)).forEach((item) => done.add(item.fields.step));
     const stuck = mine.filter((item) => !queue.waits(item));
     const box = $('#waiting');
     box.hidden = stuck.length === 0;
     box.replaceChildren(...stuck.map((item) => window.evenSheenRefusal(item)));
     const waiting = mine.filter(queue.waits).length;
-    line.textContent = waiting === 0 ? '' : `${waiting} kept here${event.trouble ? `. ${event.trouble}` : ''}`;
+    beside = event.said?.beside || beside;
+    line.textContent = waiting === 0 ? beside : `${waiting} kept here${event.trouble ? `. ${event.trouble}` : ''}`;
     if (event.said && waiting === 0) redraw();
   });
 
@@ -58,8 +80,11 @@
     fields.knew = knew.value;
     const step = form.closest('[data-step]');
     fields.key = crypto.randomUUID();
+    if (done.has(step.dataset.step)) delete fields.open;
+    beside = '';
     queue.add(said, fields, $('h1', form).textContent);
     done.add(step.dataset.step);
+    if (fields.value !== 'skip') follows(step.dataset.step);
     document.querySelector('[form=swap]')?.remove();
     next();
   };
@@ -81,12 +106,88 @@
       knows();
       return;
     }
+    const watch = event.target.closest('[data-watch]');
+    if (watch) {
+      const input = $('input[name=value]', watch.closest('.count'));
+      if (watch.dataset.since) {
+        input.value = ((Date.now() - Number(watch.dataset.since)) / 1000).toFixed(1);
+        delete watch.dataset.since;
+        watch.textContent = 'Start the stopwatch again';
+      } else {
+        watch.dataset.since = String(Date.now());
+        watch.textContent = 'Stop';
+      }
+      return;
+    }
+    const run = event.target.closest('[data-clock-of]');
+    if (run) {
+      const clock = run.closest('.clock');
+      const key = clockKey(clock);
+      const at = Number(localStorage.getItem(key));
+      if (at) {
+        const seconds = Math.round((Date.now() - at) / 1000);
+        localStorage.removeItem(key);
+        $('input', clock).value = seconds > LONGEST_CLOCK ? '' : String(seconds);
+        if (seconds > LONGEST_CLOCK) $('[data-window]', clock).textContent = 'It was left running for hours, so it counts for nothing. Tap to start it again.';
+      } else {
+        localStorage.setItem(key, String(Date.now()));
+        $('input', clock).value = '';
+      }
+      clocks();
+      return;
+    }
     if (event.target.closest('[data-back]')) {
       event.preventDefault();
       const before = steps[steps.indexOf(here) - 1];
       done.delete(before.dataset.step);
       show(before);
     }
+  });
+
+  // A clock of its own for each place; it goes on through a reload. A clock that was left running says so instead of being taken for true.
+  const LONGEST_CLOCK = 6 * 3600;
+  const clockKey = (clock) => `clock:${id}:${$('input', clock).name}`;
+  const clocks = () => main.querySelectorAll('.clock').forEach((clock) => {
+    const at = Number(localStorage.getItem(clockKey(clock)));
+    const stopped = Number($('input', clock).value);
+    const seconds = at ? Math.round((Date.now() - at) / 1000) : stopped;
+    const { least, most } = clock.dataset;
+    $('[data-runs]', clock).textContent = seconds || at ? `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}` : 'start';
+    clock.classList.toggle('runs', Boolean(at));
+    clock.classList.toggle('ripe', Number(least) > 0 && seconds >= Number(least) && seconds <= Number(most));
+    clock.classList.toggle('late', Number(most) > 0 && seconds > Number(most));
+  });
+  setInterval(clocks, 500);
+  clocks();
+  // What still runs when the step is done is stopped then.
+  main.addEventListener('formdata', (event) => {
+    event.target.querySelectorAll('.clock').forEach((clock) => {
+      const at = Number(localStorage.getItem(clockKey(clock)));
+      const seconds = Math.round((Date.now() - at) / 1000);
+      if (at && seconds <= LONGEST_CLOCK) event.formData.set($('input', clock).name, String(seconds));
+      if (at) localStorage.removeItem(clockKey(clock));
+    });
+  });
+
+  // What a dose comes to, while it is written.
+  let asking;
+  main.addEventListener('input', (event) => {
+    const place = event.target.dataset.dose;
+    if (!place) return;
+    clearTimeout(asking);
+    const told = event.target.parentElement.querySelector('.told-dose');
+    asking = setTimeout(async () => {
+      const answer = await fetch(`/compare/${id}/dose?${new URLSearchParams({ place, text: event.target.value })}`).catch(() => null);
+      told.textContent = answer?.ok ? (await answer.json()).told : '';
+    }, 250);
+  });
+  main.addEventListener('change', (event) => {
+    const place = event.target.dataset.photo;
+    const file = event.target.files?.[0];
+    if (!place || !file) return;
+    queue.add(photos, { code: place, step: here.dataset.step, key: crypto.randomUUID() }, `Photo of ${place}`, file);
+    event.target.value = '';
+    event.target.parentElement.classList.add('taken');
   });
 
   // Foam: a tap on a jar is the height at the call that is due; the clock runs from the first tap and survives a reload.

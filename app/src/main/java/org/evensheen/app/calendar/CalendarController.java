@@ -3,9 +3,12 @@ package org.evensheen.app.calendar;
 import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.page.Missing;
+import org.evensheen.app.sidebyside.LookStore;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -22,10 +25,12 @@ class CalendarController {
     private static final int FEED_AHEAD = 800;
 
     private final DatedStore dated;
+    private final LookStore looks;
     private final Clock clock;
 
-    CalendarController(DatedStore dated, Clock clock) {
+    CalendarController(DatedStore dated, LookStore looks, Clock clock) {
         this.dated = dated;
+        this.looks = looks;
         this.clock = clock;
     }
 
@@ -36,6 +41,7 @@ class CalendarController {
                 "page",
                 CalendarPage.of(
                         dated.between(today.minusDays(DAYS_BACK), today.plusDays(DAYS_AHEAD), Optional.empty()),
+                        looks(today.minusDays(DAYS_BACK), today.plusDays(DAYS_AHEAD)),
                         today,
                         address(request) + "/calendar/" + dated.address() + ".ics"));
         return "calendar/calendar";
@@ -62,7 +68,18 @@ class CalendarController {
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_TYPE, "text/calendar;charset=utf-8")
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
-                .body(CalendarFile.of(dated.between(from, to, study), address(request), clock.instant()));
+                .body(CalendarFile.of(
+                        dated.between(from, to, study),
+                        study.isPresent() ? List.of() : looks(from, to),
+                        address(request),
+                        clock.instant()));
+    }
+
+    private List<LookStore.Due> looks(LocalDate from, LocalDate to) {
+        ZoneId zone = ZoneId.systemDefault();
+        return looks.between(
+                from.atStartOfDay(zone).toInstant(),
+                to.plusDays(1).atStartOfDay(zone).toInstant());
     }
 
     private static String address(HttpServletRequest request) {

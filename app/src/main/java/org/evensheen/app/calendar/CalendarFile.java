@@ -6,17 +6,21 @@ import biweekly.ICalendar;
 import biweekly.component.VEvent;
 import biweekly.property.ProductId;
 import biweekly.util.ICalDate;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Date;
 import java.util.List;
 import org.evensheen.app.calendar.DatedStore.Dated;
+import org.evensheen.app.sidebyside.LookStore;
 
-/** The calendar as an iCalendar file (RFC 5545): whole-day events whose UIDs stay the same from fetch to fetch. */
+/** The calendar as an iCalendar file (RFC 5545): whole-day events, and looks by the minute, whose UIDs stay the same from fetch to fetch. */
 final class CalendarFile {
+    private static final Duration LOOK = Duration.ofMinutes(10);
+
     private CalendarFile() {}
 
-    static String of(List<Dated> works, String address, Instant now) {
+    static String of(List<Dated> works, List<LookStore.Due> looks, String address, Instant now) {
         ICalendar calendar = new ICalendar();
         calendar.setVersion(ICalVersion.V2_0);
         calendar.setProductId(new ProductId("-//Even Sheen//Calendar//EN"));
@@ -36,6 +40,17 @@ final class CalendarFile {
                                     work.why().isEmpty() ? "" : work.why() + "\n",
                                     work.readings() > 0 ? work.readings() + " readings.\n" : "")
                     + address + "/studies/" + work.study());
+            calendar.addEvent(event);
+        }
+        for (LookStore.Due look : looks) {
+            VEvent event = new VEvent();
+            event.setUid("comparison-%d-%s@even-sheen"
+                    .formatted(look.comparison(), look.step().replace('/', '-')));
+            event.setDateTimeStamp(Date.from(now));
+            event.setDateStart(Date.from(look.at()), true);
+            event.setDateEnd(Date.from(look.at().plus(LOOK)), true);
+            event.setSummary("%s · %s".formatted(look.what(), look.names()));
+            event.setDescription(address + look.address());
             calendar.addEvent(event);
         }
         return Biweekly.write(calendar).go();

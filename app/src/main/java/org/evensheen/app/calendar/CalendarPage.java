@@ -1,6 +1,7 @@
 package org.evensheen.app.calendar;
 
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -8,9 +9,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.evensheen.app.calendar.DatedStore.Dated;
 import org.evensheen.app.page.Figures;
+import org.evensheen.app.sidebyside.LookStore;
 
 /**
  * The calendar of all studies.
@@ -19,6 +22,8 @@ import org.evensheen.app.page.Figures;
  */
 record CalendarPage(List<Week> weeks, String address) {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
+
+    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("'At' H:mm", Locale.ENGLISH);
 
     /** Seconds a reading takes on the whole; for adding days up. */
     private static final double READING = 40;
@@ -30,21 +35,24 @@ record CalendarPage(List<Week> weeks, String address) {
     record Day(String date, boolean today, List<Item> items, String clash) {}
 
     /** A piece of work. */
-    record Item(long study, String title, String question, String bed, String why, String kind) {}
+    record Item(String address, String title, String question, String more) {}
 
-    static CalendarPage of(List<Dated> works, LocalDate today, String address) {
-        Map<LocalDate, List<Dated>> byDay =
-                works.stream().collect(Collectors.groupingBy(Dated::date, LinkedHashMap::new, Collectors.toList()));
+    static CalendarPage of(List<Dated> works, List<LookStore.Due> looks, LocalDate today, String address) {
+        Map<LocalDate, List<Item>> items = new TreeMap<>();
+        works.forEach(d -> items.computeIfAbsent(d.date(), day -> new ArrayList<>())
+                .add(new Item("/studies/" + d.study(), d.title(), d.question(), "%s. %s".formatted(d.bed(), d.why()))));
+        looks.forEach(l -> items.computeIfAbsent(
+                        l.at().atZone(ZoneId.systemDefault()).toLocalDate(), day -> new ArrayList<>())
+                .add(new Item(
+                        l.address(),
+                        l.what(),
+                        l.names(),
+                        l.at().atZone(ZoneId.systemDefault()).format(TIME))));
+        Map<LocalDate, List<Dated>> byDay = works.stream().collect(Collectors.groupingBy(Dated::date));
         Map<LocalDate, List<Day>> byWeek = new LinkedHashMap<>();
-        byDay.forEach((date, all) -> byWeek.computeIfAbsent(
+        items.forEach((date, all) -> byWeek.computeIfAbsent(
                         date.minusDays(date.getDayOfWeek().getValue() - 1L), w -> new ArrayList<>())
-                .add(new Day(
-                        date.format(DAY),
-                        date.equals(today),
-                        all.stream()
-                                .map(d -> new Item(d.study(), d.title(), d.question(), d.bed(), d.why(), d.kind()))
-                                .toList(),
-                        clash(all))));
+                .add(new Day(date.format(DAY), date.equals(today), all, clash(byDay.getOrDefault(date, List.of())))));
         return new CalendarPage(
                 byWeek.entrySet().stream()
                         .map(e -> new Week(title(e.getKey(), today), e.getValue()))

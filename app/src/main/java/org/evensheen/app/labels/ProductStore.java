@@ -93,6 +93,16 @@ public class ProductStore {
                         .list();
     }
 
+    /** Products by their numbers. */
+    public List<Product> all(Collection<Long> ids) {
+        return ids.isEmpty()
+                ? List.of()
+                : database.sql(PRODUCT + " where p.id in (:ids)")
+                        .param("ids", ids)
+                        .query((row, n) -> product(row))
+                        .list();
+    }
+
     /** Products whose labels offer a job, in order of name; at most {@code most}. */
     public List<Product> offering(String job, int most) {
         return database.sql(PRODUCT + """

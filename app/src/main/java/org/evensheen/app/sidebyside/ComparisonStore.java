@@ -3,13 +3,22 @@ package org.evensheen.app.sidebyside;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import org.evensheen.app.labels.Product;
+import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Missing;
+import org.evensheen.core.label.Claim;
+import org.evensheen.core.label.Label;
+import org.evensheen.core.label.Surface;
 import org.evensheen.core.layout.Places;
+import org.evensheen.core.sidebyside.Bottle;
 import org.evensheen.core.sidebyside.Comparison;
 import org.evensheen.core.sidebyside.Kind;
 import org.evensheen.core.sidebyside.Said;
@@ -27,9 +36,12 @@ class ComparisonStore {
     private final JdbcClient database;
     private final TransactionTemplate transaction;
 
-    ComparisonStore(JdbcClient database, TransactionTemplate transaction) {
+    private final ProductStore products;
+
+    ComparisonStore(JdbcClient database, TransactionTemplate transaction, ProductStore products) {
         this.database = database;
         this.transaction = transaction;
+        this.products = products;
     }
 
     /** One of them in a list. */
@@ -117,16 +129,33 @@ class ComparisonStore {
         }
     }
 
+    private record Head(Kind kind, Places shape, long seed, Set<String> asked, Instant begun) {}
+
+    private record Entered(Contender contender, Optional<Long> product) {}
+
     /** A comparison as it stands. */
     Comparison load(long id) {
-        List<Contender> contenders = database.sql(
+        Head head = database.sql("select kind, shape, seed, asked, begun_at from comparison where id = :id")
+                .param("id", id)
+                .query((row, n) -> new Head(
+                        Kind.ofCode(row.getString("kind")).orElseThrow(),
+                        shape(row.getString("shape")).orElseThrow(),
+                        row.getLong("seed"),
+                        new LinkedHashSet<>(
+                                Arrays.asList((String[]) row.getArray("asked").getArray())),
+                        row.getTimestamp("begun_at").toInstant()))
+                .optional()
+                .orElseThrow(() -> new Missing("There is no comparison %d. The Bench has the latest.".formatted(id)));
+        List<Entered> contenders = database.sql(
                         "select number, name, way, product_id from comparison_contender where comparison_id = :id order by number")
                 .param("id", id)
-                .query((row, n) -> contender(
-                        row.getInt("number"),
-                        row.getString("name"),
-                        row.getString("way"),
-                        row.getObject("product_id") != null))
+                .query((row, n) -> new Entered(
+                        contender(
+                                row.getInt("number"),
+                                row.getString("name"),
+                                row.getString("way"),
+                                row.getObject("product_id") != null),
+                        Optional.ofNullable(row.getObject("product_id", Long.class))))
                 .list();
         List<Section> places = database.sql("select * from comparison_place where comparison_id = :id")
                 .param("id", id)
@@ -151,20 +180,41 @@ class ComparisonStore {
                         row.getBoolean("knew"),
                         row.getTimestamp("said_at").toInstant()))
                 .list();
-        return database.sql("select kind, shape, seed, asked, begun_at from comparison where id = :id")
-                .param("id", id)
-                .query((row, n) -> new Comparison(
-                        Kind.ofCode(row.getString("kind")).orElseThrow(),
-                        shape(row.getString("shape")).orElseThrow(),
-                        row.getLong("seed"),
-                        contenders,
-                        places,
-                        new LinkedHashSet<>(
-                                Arrays.asList((String[]) row.getArray("asked").getArray())),
-                        said,
-                        row.getTimestamp("begun_at").toInstant()))
-                .optional()
-                .orElseThrow(() -> new Missing("There is no comparison %d. The Bench has the latest.".formatted(id)));
+        Map<Long, Bottle> bottles =
+                products
+                        .all(contenders.stream()
+                                .flatMap(e -> e.product().stream())
+                                .collect(Collectors.toSet()))
+                        .stream()
+                        .collect(Collectors.toMap(Product::id, ComparisonStore::bottle));
+        return new Comparison(
+                head.kind(),
+                head.shape(),
+                head.seed(),
+                contenders.stream().map(Entered::contender).toList(),
+                contenders.stream()
+                        .map(e -> e.product().map(bottles::get).orElse(Bottle.UNKNOWN))
+                        .toList(),
+                places,
+                head.asked(),
+                said,
+                head.begun());
+    }
+
+    /** What the label says that an afternoon can use; the price by the largest bottle that has one. */
+    private static Bottle bottle(Product product) {
+        Label label = product.label();
+        return new Bottle(
+                label.uses().stream().findFirst().map(Claim.Use::dose),
+                product.calibrations(),
+                label.one(Claim.Wait.class).map(Claim.Wait::seconds),
+                label.offers().stream()
+                        .filter(o -> o.price().isPresent())
+                        .max(Comparator.comparingDouble(Claim.Offer::ml))
+                        .map(o -> o.price().orElseThrow().over(o.ml())),
+                label.one(Claim.NotFor.class)
+                        .filter(f -> f.surfaces().contains(Surface.PAINT))
+                        .isPresent());
     }
 
     /** What is on the Shelf is a product, also by a way of its own; what was only typed is told in words. */
@@ -206,6 +256,33 @@ class ComparisonStore {
                         .param("key", key)
                         .update()
                 > 0;
+    }
+
+    /**
+     * A look that falls due.
+     *
+     * @param title what is looked at, with the place
+     */
+    record Look(long comparison, String step, String title, Instant due) {}
+
+    /** Puts the looks of a comparison that are still to come in the place of those that were. */
+    void keepLooks(long id, List<Look> looks) {
+        transaction.executeWithoutResult(status -> {
+            database.sql("select 1 from comparison where id = :id for update")
+                    .param("id", id)
+                    .query(Integer.class)
+                    .single();
+            database.sql("delete from comparison_look where comparison_id = :id")
+                    .param("id", id)
+                    .update();
+            looks.forEach(l -> database.sql("""
+                            insert into comparison_look (comparison_id, step, title, due_at) values (:id, :step, :title, :due)""")
+                    .param("id", id)
+                    .param("step", l.step())
+                    .param("title", l.title())
+                    .param("due", Timestamp.from(l.due()))
+                    .update());
+        });
     }
 
     /** Adds a round; nothing if that round is there already. */

@@ -27,11 +27,9 @@ import org.evensheen.core.sidebyside.Comparison;
 import org.evensheen.core.sidebyside.Kind;
 import org.evensheen.core.sidebyside.Question;
 import org.evensheen.core.sidebyside.Said;
-import org.evensheen.core.sidebyside.Sheet;
 import org.evensheen.core.sidebyside.Step;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.units.PlainText;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -49,19 +47,29 @@ class NowController {
     private static final int MOST_SAID = 2000;
     private static final int SHOWN = 2;
     private static final Duration LATELY = Duration.ofHours(36);
+    /** A look that was not taken is let go after so long. */
+    private static final Duration LONGEST_DUE = Duration.ofDays(7);
+    /** What comes is shown so far ahead. */
+    private static final Duration SOON = Duration.ofHours(36);
+    /** Who is handed the phone, and sees codes only. */
+    private static final String ONLOOKER = "An onlooker";
 
     private final ComparisonStore store;
     private final ProductStore products;
+    private final OwnKindStore own;
+    private final LookStore looks;
     private final Clock clock;
 
-    NowController(ComparisonStore store, ProductStore products, Clock clock) {
+    NowController(ComparisonStore store, ProductStore products, OwnKindStore own, LookStore looks, Clock clock) {
         this.store = store;
         this.products = products;
+        this.own = own;
+        this.looks = looks;
         this.clock = clock;
     }
 
     /** A kind to choose. */
-    record KindTile(String code, String label, boolean chosen) {}
+    record KindTile(String code, String label, String icon, boolean chosen) {}
 
     /** A shape to choose. */
     record ShapeTile(String code, String label, boolean chosen, Picture picture) {}
@@ -78,18 +86,27 @@ class NowController {
     }
 
     private String begin(Filled filled, Model model) {
-        Kind kind = Kind.ofCode(filled.in("kind")).orElse(Kind.SOAP);
+        List<OwnKindStore.Own> owns = own.all();
+        Optional<OwnKindStore.Own> mine =
+                owns.stream().filter(o -> o.code().equals(filled.in("kind"))).findFirst();
+        Kind kind = mine.map(OwnKindStore.Own::kind)
+                .or(() -> Kind.ofCode(filled.in("kind")))
+                .orElse(Kind.SOAP);
+        String code = mine.map(OwnKindStore.Own::code).orElse(kind.code());
         int names = Math.max(2, count(filled));
         List<Places> shapes = kind.shapes();
         Places shape = ComparisonStore.shape(filled.in("shape"))
+                .or(() -> mine.map(OwnKindStore.Own::shape))
                 .filter(shapes::contains)
                 .orElse(shapes.get(0));
-        Set<String> asked = asked(kind, filled);
-        model.addAttribute(
-                "kinds",
-                List.of(Kind.values()).stream()
-                        .map(k -> new KindTile(k.code(), k.label(), k == kind))
-                        .toList());
+        Set<String> asked = asked(kind, code, mine, filled);
+        List<KindTile> tiles = new ArrayList<>();
+        for (Kind k : Kind.values()) {
+            tiles.add(new KindTile(k.code(), k.label(), k.code(), k.code().equals(code)));
+        }
+        owns.forEach(o -> tiles.add(
+                new KindTile(o.code(), o.name(), o.kind().code(), o.code().equals(code))));
+        model.addAttribute("kinds", tiles);
         model.addAttribute(
                 "shapes",
                 shapes.stream()
@@ -105,7 +122,7 @@ class NowController {
                         .map(q -> new Ask(q.code(), q.label(), asked.contains(q.code())))
                         .toList());
         model.addAttribute("filled", filled);
-        model.addAttribute("kind", kind.code());
+        model.addAttribute("kind", code);
         model.addAttribute("most", Comparison.MOST);
         model.addAttribute("shelf", products.names(60));
         model.addAttribute("key", UUID.randomUUID());
@@ -121,18 +138,19 @@ class NowController {
     }
 
     /** What is ticked; on a fresh screen what was asked the last time, before that what is usual. */
-    private Set<String> asked(Kind kind, Filled filled) {
+    private Set<String> asked(Kind kind, String code, Optional<OwnKindStore.Own> mine, Filled filled) {
         Set<String> ticked = kind.questions().stream()
                 .map(Question::code)
-                .filter(code -> filled.in("ask-" + code).equals("on"))
+                .filter(q -> filled.in("ask-" + q).equals("on"))
                 .collect(Collectors.toCollection(LinkedHashSet::new));
-        if (!ticked.isEmpty() && filled.in("asked").equals(kind.code())) {
+        if (!ticked.isEmpty() && filled.in("asked").equals(code)) {
             return ticked;
         }
-        return store.lastAsked(kind)
+        return mine.map(OwnKindStore.Own::asked)
+                .or(() -> store.lastAsked(kind))
                 .map(last -> {
                     Set<String> known = new LinkedHashSet<>(last);
-                    known.removeIf(code -> kind.question(code).isEmpty());
+                    known.removeIf(q -> kind.question(q).isEmpty());
                     return known;
                 })
                 .filter(last -> !last.isEmpty())
@@ -150,11 +168,15 @@ class NowController {
             HttpServletResponse response,
             Model model) {
         Map<String, String> problems = new LinkedHashMap<>();
-        Kind kind =
-                Kind.ofCode(typed.getOrDefault("kind", "")).orElseThrow(() -> new Refused("Choose what is compared."));
+        String code = typed.getOrDefault("kind", "");
+        Optional<OwnKindStore.Own> mine = own.ofCode(code);
+        Kind kind = mine.map(OwnKindStore.Own::kind)
+                .or(() -> Kind.ofCode(code))
+                .orElseThrow(() -> new Refused("Choose what is compared."));
         List<ComparisonStore.Entrant> entrants = entrants(typed, problems);
         Filled filled = new Filled("now", typed, problems);
         Places shape = ComparisonStore.shape(filled.in("shape"))
+                .or(() -> mine.map(OwnKindStore.Own::shape))
                 .filter(kind.shapes()::contains)
                 .orElse(kind.shapes().get(0));
         if (problems.isEmpty()) {
@@ -169,7 +191,7 @@ class NowController {
                 shape,
                 key.getMostSignificantBits() ^ key.getLeastSignificantBits(),
                 entrants,
-                asked(kind, filled),
+                asked(kind, code, mine, filled),
                 Hands.of(request).name(),
                 Instant.now(clock),
                 key);
@@ -232,10 +254,24 @@ class NowController {
     /** A link to what was at hand lately. */
     record Link(long id, String words) {}
 
+    /** A look that is due, or will be. */
+    record DueLink(String address, String what, String names, String when, boolean now) {}
+
     /** Comparisons that were at hand lately, for the Bench. */
     @GetMapping("/compare/latest")
     String latest(Model model) {
-        Instant since = Instant.now(clock).minus(LATELY);
+        Instant now = Instant.now(clock);
+        Instant since = now.minus(LATELY);
+        model.addAttribute(
+                "due",
+                looks.between(now.minus(LONGEST_DUE), now.plus(SOON)).stream()
+                        .map(d -> new DueLink(
+                                d.address(),
+                                d.what(),
+                                d.names(),
+                                d.at().isAfter(now) ? Figures.moment(d.at(), zone()) : "now",
+                                !d.at().isAfter(now)))
+                        .toList());
         model.addAttribute(
                 "afternoons",
                 store.latest(SHOWN).stream()
@@ -248,11 +284,12 @@ class NowController {
     @GetMapping("/compare/{id}")
     String steps(@PathVariable long id, @RequestParam Optional<String> step, Model model) {
         Comparison c = store.load(id);
-        List<Step> steps = c.steps();
-        int current = current(steps, step);
+        Instant now = Instant.now(clock);
+        List<Step> steps = asked(c, step);
+        int current = current(steps, step, now);
         List<StepView> views = new ArrayList<>();
         for (int i = 0; i < steps.size(); i++) {
-            views.add(StepView.of(c, steps.get(i), i == current));
+            views.add(StepView.of(c, steps.get(i), i == current, now, zone()));
         }
         int round = current < steps.size() ? steps.get(current).round() : c.rounds();
         model.addAttribute("id", id);
@@ -260,22 +297,53 @@ class NowController {
         model.addAttribute("steps", views);
         model.addAttribute("at", Math.min(current + 1, steps.size()));
         model.addAttribute("over", current >= steps.size());
+        model.addAttribute(
+                "comes",
+                steps.stream()
+                        .filter(s -> !s.done())
+                        .flatMap(s -> s.due(zone()).stream()
+                                .map(d -> "%s: %s".formatted(StepWords.title(c, s), Figures.moment(d, zone()))))
+                        .toList());
         model.addAttribute("fresh", c.said().isEmpty());
+        model.addAttribute("shelf", c.rungs().isEmpty() ? List.of() : products.names(60));
         model.addAttribute("picture", Picture.of(c, round));
         model.addAttribute("jars", Picture.jars(c, round));
         return "sidebyside/steps";
     }
 
-    /** The step that was asked for, else the first that is open. */
-    private static int current(List<Step> steps, Optional<String> wanted) {
+    private static ZoneId zone() {
+        return ZoneId.systemDefault();
+    }
+
+    /** The steps, with a pair that was asked for besides. */
+    private static List<Step> asked(Comparison c, Optional<String> wanted) {
+        List<Step> steps = new ArrayList<>(c.steps());
+        wanted.filter(w -> w.endsWith("/more") && c.wrong(w, Said.SAME).isEmpty())
+                .filter(w -> steps.stream().noneMatch(s -> s.key().equals(w)))
+                .ifPresent(w -> {
+                    String[] key = w.split("/");
+                    steps.add(new Step(
+                            w,
+                            Step.Type.PAIR,
+                            c.rounds(),
+                            List.of(key[1], key[2]),
+                            c.kind().question(key[0]),
+                            Optional.empty(),
+                            Optional.empty(),
+                            Optional.empty()));
+                });
+        return steps;
+    }
+
+    /** The step that was asked for, else the first that is open and does not wait for its time. */
+    private static int current(List<Step> steps, Optional<String> wanted, Instant now) {
         for (int i = 0; i < steps.size(); i++) {
-            if (wanted.isPresent()
-                    ? steps.get(i).key().equals(wanted.get())
-                    : !steps.get(i).done()) {
+            Step step = steps.get(i);
+            if (wanted.isPresent() ? step.key().equals(wanted.get()) : !step.done() && !step.waits(now, zone())) {
                 return i;
             }
         }
-        return wanted.isPresent() ? current(steps, Optional.empty()) : steps.size();
+        return wanted.isPresent() ? current(steps, Optional.empty(), now) : steps.size();
     }
 
     /** The places as they lie, with what is known by now. */
@@ -286,8 +354,20 @@ class NowController {
         return "sidebyside/picture";
     }
 
-    /** That it is kept. */
-    record Kept(String said, long now) {}
+    /** What a dose comes to, as somebody writes it. */
+    @GetMapping("/compare/{id}/dose")
+    ResponseEntity<Map<String, String>> dose(
+            @PathVariable long id, @RequestParam String place, @RequestParam String text) {
+        Comparison c = store.load(id);
+        return ResponseEntity.ok(Map.of(
+                "told",
+                c.places().stream().anyMatch(p -> p.code().equals(place))
+                        ? StepWords.dose(text, c.bottle(c.on(place).number()))
+                        : ""));
+    }
+
+    /** That it is kept; with a word if somebody had answered before. */
+    record Kept(String said, String beside, long now) {}
 
     @PostMapping("/compare/{id}/said")
     Object say(
@@ -304,28 +384,59 @@ class NowController {
             throw new Refused(
                     "This comparison holds %d answers and takes no more. Begin another.".formatted(MOST_SAID));
         }
-        Instant at = Device.at(ago, Instant.now(clock));
-        String by = Hands.of(request).name();
         boolean knew = !sent.getOrDefault("knew", "yes").equals("no");
+        Instant at = Device.at(ago, Instant.now(clock));
+        String by = knew ? Hands.of(request).name() : ONLOOKER;
         Map<String, String> all = new LinkedHashMap<>();
         sent.forEach((field, text) -> {
-            if (field.matches("(dose|odd|foam)/.*") && !text.isBlank()) {
+            if (field.matches("(dose|odd|foam|stays|with|came)/.*") && !text.isBlank()) {
                 all.put(field, meant(field, PlainText.line(text)));
             }
         });
+        slips(sent, all);
         all.put(PlainText.line(step), PlainText.line(value));
         all.forEach((s, v) -> c.wrong(s, v).ifPresent(problem -> {
             throw new Refused(problem);
         }));
-        all.forEach((s, v) -> store.say(
-                id,
-                new Said(s, v, by, knew, at),
-                s.equals(PlainText.line(step))
-                        ? key
-                        : UUID.nameUUIDFromBytes((key + s).getBytes(StandardCharsets.UTF_8))));
+        String beside = sent.getOrDefault("open", "").equals("yes") ? StepWords.beside(c, step, by) : "";
+        boolean kept = false;
+        for (Map.Entry<String, String> e : all.entrySet()) {
+            boolean main = e.getKey().equals(PlainText.line(step));
+            kept |= store.say(
+                    id,
+                    new Said(e.getKey(), e.getValue(), by, knew, at),
+                    main ? key : UUID.nameUUIDFromBytes((key + e.getKey()).getBytes(StandardCharsets.UTF_8)));
+        }
+        looks(id, c);
         return accept.contains("application/json")
-                ? ResponseEntity.ok(new Kept("Kept.", clock.millis()))
+                ? ResponseEntity.ok(new Kept("Kept.", kept ? beside : "", clock.millis()))
                 : "redirect:/compare/" + id;
+    }
+
+    /** What went wrong at a step is one detail, however many were ticked. */
+    private static void slips(Map<String, String> sent, Map<String, String> all) {
+        sent.keySet().stream()
+                .filter(f -> f.matches("went/[1-9]\\d?/[a-z-]+/[a-z]+"))
+                .sorted()
+                .forEach(f -> {
+                    String[] parts = f.split("/");
+                    all.merge("slip/" + parts[1] + "/" + parts[2], parts[3], (one, next) -> one + " " + next);
+                });
+    }
+
+    /** Looks that fall due are worked out anew from what was said, where any are asked for. */
+    private void looks(long id, Comparison before) {
+        if (before.questions().stream().allMatch(q -> q.later().isEmpty())) {
+            return;
+        }
+        Comparison c = store.load(id);
+        store.keepLooks(
+                id,
+                c.steps().stream()
+                        .filter(s -> !s.done())
+                        .flatMap(s -> s.due(zone()).stream()
+                                .map(d -> new ComparisonStore.Look(id, s.key(), StepWords.title(c, s), d)))
+                        .toList());
     }
 
     /** A height of foam alone is of the minute that its field calls. */
@@ -371,33 +482,5 @@ class NowController {
             store.addRound(id, c.exchanged());
         }
         return "redirect:/compare/" + id;
-    }
-
-    @GetMapping("/compare/{id}/sheet")
-    String sheet(@PathVariable long id, Model model) {
-        Comparison c = store.load(id);
-        model.addAttribute("id", id);
-        model.addAttribute("page", SheetPage.of(c, Sheet.of(c, Instant.now(clock)), when(c)));
-        return "sidebyside/sheet";
-    }
-
-    @GetMapping("/compare/{id}/sheet.json")
-    ResponseEntity<SheetDocument> json(@PathVariable long id) {
-        Comparison c = store.load(id);
-        return ResponseEntity.ok()
-                .contentType(MediaType.APPLICATION_JSON)
-                .body(SheetDocument.of(c, Sheet.of(c, Instant.now(clock))));
-    }
-
-    @GetMapping("/compare/{id}/sheet.md")
-    ResponseEntity<String> markdown(@PathVariable long id) {
-        Comparison c = store.load(id);
-        return ResponseEntity.ok()
-                .contentType(new MediaType("text", "markdown", StandardCharsets.UTF_8))
-                .body(SheetWords.markdown(c, Sheet.of(c, Instant.now(clock)), when(c)));
-    }
-
-    private static String when(Comparison c) {
-        return Figures.moment(c.begun(), ZoneId.systemDefault());
     }
 }

@@ -16,9 +16,11 @@ record SheetDocument(
         List<String> contenders,
         List<PlaceEntry> places,
         List<RowEntry> rows,
+        List<SpentEntry> spent,
         String trust,
         List<String> doubts,
         @Nullable HelpEntry help,
+        List<SteadyEntry> steadiness,
         List<SaidEntry> said) {
     static final String FORMAT = "even-sheen-side-by-side/1";
 
@@ -38,6 +40,15 @@ record SheetDocument(
             int wins,
             @Nullable Double chanceOfFirst) {}
 
+    record SpentEntry(
+            int contender,
+            @Nullable Double ml,
+            @Nullable String cost,
+            @Nullable Double staysSeconds,
+            @Nullable Double timesLabel) {}
+
+    record SteadyEntry(String by, int twice, int alike, double low, double high, double chance, boolean used) {}
+
     record HelpEntry(String remedy, long minutes, String from, String to) {}
 
     record SaidEntry(String step, String value, String by, boolean knew, Instant at) {}
@@ -53,6 +64,7 @@ record SheetDocument(
                         .map(p -> new PlaceEntry(p.code(), p.row(), p.name(), p.contender(), p.byHand()))
                         .toList(),
                 sheet.rows().stream().map(SheetDocument::row).toList(),
+                sheet.spent().stream().map(SheetDocument::spent).toList(),
                 SheetWords.lower(sheet.trust()),
                 sheet.doubts().stream().map(SheetWords::lower).toList(),
                 sheet.help()
@@ -62,7 +74,26 @@ record SheetDocument(
                                 SheetWords.lower(h.from()),
                                 SheetWords.lower(h.to())))
                         .orElse(null),
+                sheet.steadiness().stream()
+                        .map(s -> new SteadyEntry(
+                                s.by(),
+                                s.twice(),
+                                s.alike(),
+                                s.share().low(),
+                                s.share().high(),
+                                s.chance(),
+                                s.counts()))
+                        .toList(),
                 c.said().stream().map(SheetDocument::said).toList());
+    }
+
+    private static SpentEntry spent(Sheet.Spent s) {
+        return new SpentEntry(
+                s.contender(),
+                s.ml().isPresent() ? s.ml().getAsDouble() : null,
+                s.cost().map(m -> m.print()).orElse(null),
+                s.staysSeconds().isPresent() ? s.staysSeconds().getAsDouble() : null,
+                s.departure().map(d -> d.factor()).orElse(null));
     }
 
     private static RowEntry row(Sheet.Row r) {

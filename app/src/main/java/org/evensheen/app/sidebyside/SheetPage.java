@@ -1,6 +1,9 @@
 package org.evensheen.app.sidebyside;
 
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
@@ -21,16 +24,37 @@ record SheetPage(
         List<Picture> rounds,
         List<StepView.Goes> goes,
         List<Line> lines,
+        List<Taken> taken,
         String trust,
         List<String> doubts,
         @Nullable Help help,
         int roundCount,
         List<Brought> brought,
         String question,
+        List<Shots> shots,
+        List<Came> came,
+        String cameTold,
+        List<String> steady,
+        List<Help> others,
         UUID planKey) {
+
+    /** What was photographed at one step, place by place. */
+    record Shots(String at, List<Shot> shots) {}
+
+    record Shot(long id, String caption) {}
+
+    /** How a contender was come by, to choose. */
+    record Came(String field, String name, List<How> hows) {}
+
+    record How(String value, boolean chosen) {}
+
+    private static final List<String> HOWS = List.of("bought", "given", "lent", "paid for", "own make");
 
     /** A question with how it came out; {@code bars} best first. */
     record Line(String label, String outcome, boolean told, List<Bar> bars) {}
+
+    /** A contender with what went on, and what it took. */
+    record Taken(String name, String took) {}
 
     /** A contender's chance of being first, as far as there is one. */
     record Bar(String name, String width, String chance, String seen) {}
@@ -38,9 +62,14 @@ record SheetPage(
     /** A contender as the Planner takes it. */
     record Brought(String name, String what, String way) {}
 
-    record Help(String button, String brings, boolean again) {}
+    /**
+     * Something that would help.
+     *
+     * @param step where it is done; empty if by a round more
+     */
+    record Help(String button, String brings, boolean again, String step) {}
 
-    static SheetPage of(Comparison c, Sheet sheet, String when) {
+    static SheetPage of(Comparison c, Sheet sheet, String when, List<ShotStore.Shot> shots) {
         return new SheetPage(
                 SheetWords.sentence(c, sheet),
                 SheetWords.what(c),
@@ -50,20 +79,55 @@ record SheetPage(
                         .toList(),
                 c.places().stream()
                         .map(p -> new StepView.Goes(
-                                p.code(), p.name(), c.on(p.code()).name()))
+                                p.code(), p.name(), c.on(p.code()).name(), "", 0, 0, "", ""))
                         .toList(),
                 sheet.rows().stream().map(r -> line(c, r)).toList(),
+                sheet.spent().stream()
+                        .map(t -> new Taken(c.contenders().get(t.contender()).name(), SheetWords.spent(t)))
+                        .toList(),
                 SheetWords.trust(sheet.trust()),
                 sheet.doubts().stream().map(d -> SheetWords.doubt(c, d)).toList(),
-                sheet.help()
-                        .map(h -> new Help(
-                                SheetWords.help(h), SheetWords.brings(h), h.remedy() == Sheet.Remedy.EXCHANGE_SIDES))
-                        .orElse(null),
+                sheet.help().map(SheetPage::help).orElse(null),
                 c.rounds(),
                 c.contenders().stream().map(SheetPage::brought).toList(),
                 "Which lasts: %s?"
                         .formatted(c.contenders().stream().map(Contender::name).collect(Collectors.joining(" or "))),
+                shots(c, shots),
+                c.contenders().stream().map(x -> came(c, x)).toList(),
+                SheetWords.came(c),
+                sheet.steadiness().stream().map(SheetWords::steadiness).toList(),
+                sheet.helps().stream().skip(1).map(SheetPage::help).toList(),
                 UUID.randomUUID());
+    }
+
+    private static Help help(Sheet.Help h) {
+        return new Help(SheetWords.help(h), SheetWords.brings(h), h.remedy() == Sheet.Remedy.EXCHANGE_SIDES, h.step());
+    }
+
+    private static Came came(Comparison c, Contender x) {
+        String said = c.came(x.number()).orElse("");
+        return new Came(
+                "came/" + x.number(),
+                x.name(),
+                HOWS.stream().map(h -> new How(h, h.equals(said))).toList());
+    }
+
+    /** Photos of the same look beside each other, whatever the place. */
+    private static List<Shots> shots(Comparison c, List<ShotStore.Shot> all) {
+        Map<String, List<Shot>> byLook = new LinkedHashMap<>();
+        all.forEach(s -> byLook.computeIfAbsent(look(c, s.step()), k -> new ArrayList<>())
+                .add(new Shot(
+                        s.id(), "%s, %s".formatted(s.code(), c.on(s.code()).name()))));
+        return byLook.entrySet().stream()
+                .map(e -> new Shots(e.getKey(), e.getValue()))
+                .toList();
+    }
+
+    private static String look(Comparison c, String step) {
+        String code = step.substring(0, step.indexOf('/'));
+        return code.equals("before")
+                ? "before"
+                : c.kind().question(code).map(q -> q.label()).orElse(code);
     }
 
     /** What was typed as a name before a comma is taken for a product, what stood after it for the way it is used. */
@@ -87,7 +151,7 @@ record SheetPage(
                                 s.chance().isPresent()
                                         ? Figures.percent(s.chance().getAsDouble())
                                         : "",
-                                SheetWords.seen(row, s)))
+                                SheetWords.seen(c, row, s)))
                         .toList());
     }
 }

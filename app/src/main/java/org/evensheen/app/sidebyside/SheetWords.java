@@ -3,6 +3,7 @@ package org.evensheen.app.sidebyside;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
@@ -10,12 +11,16 @@ import org.evensheen.core.layout.Places;
 import org.evensheen.core.measure.Level;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Observation;
+import org.evensheen.core.mixing.Departure;
 import org.evensheen.core.sidebyside.Comparison;
+import org.evensheen.core.sidebyside.Question;
 import org.evensheen.core.sidebyside.Sheet;
 import org.evensheen.core.sidebyside.Sheet.Doubt;
 import org.evensheen.core.sidebyside.Sheet.Outcome;
 import org.evensheen.core.sidebyside.Sheet.Row;
 import org.evensheen.core.sidebyside.Sheet.Trust;
+import org.evensheen.core.sidebyside.Slip;
+import org.evensheen.core.sidebyside.Steadiness;
 
 /** The one place where what an afternoon came to is told in words: for the page, the print, and what goes out. */
 final class SheetWords {
@@ -57,7 +62,15 @@ final class SheetWords {
                 .map(r -> verb(c, r))
                 .toList();
         if (!even.isEmpty()) {
-            said.add((c.contenders().size() == 2 ? "Neither " : "None surely ") + listedOr(even) + ".");
+            said.add(
+                    c.contenders().size() == 2
+                            ? "Neither " + listedOr(even) + "."
+                            : "None is clearly ahead at "
+                                    + listedOr(sheet.rows().stream()
+                                            .filter(r -> r.outcome() == Outcome.EVEN)
+                                            .map(r -> r.question().label())
+                                            .toList())
+                                    + ".");
         }
         return said.isEmpty() ? "Nothing can be told yet." : String.join(" ", said);
     }
@@ -93,16 +106,30 @@ final class SheetWords {
             case AHEAD -> "%s, %s sure".formatted(name(c, first.contender()), Figures.percent(chance.orElse(0)));
             case EVEN -> "too close to say";
             case ONLY_SEEN -> name(c, first.contender()) + ", seen once";
+            case UNUSED -> "not used: the same pair was answered otherwise";
+            case NOTED -> "noted";
         };
     }
 
     /** What was seen of a contender in a row. */
-    static String seen(Row row, Sheet.Standing standing) {
+    static String seen(Comparison c, Row row, Sheet.Standing standing) {
+        if (row.question().form() == Question.Form.RUNG) {
+            return standing.seen().stream()
+                    .map(o -> stood(c, (int) Math.round(o.amount())))
+                    .collect(Collectors.joining(", "));
+        }
         if (row.told().isEmpty()) {
             return standing.wins() + " of " + row.ballots();
         }
         Measure measure = row.told().get();
         return standing.seen().stream().map(o -> score(measure, o)).collect(Collectors.joining(", "));
+    }
+
+    private static String stood(Comparison c, int steps) {
+        List<Question> rungs = c.rungs();
+        return steps >= rungs.size()
+                ? "still there after %s".formatted(rungs.get(rungs.size() - 1).label())
+                : "gone at %s".formatted(rungs.get(steps).label());
     }
 
     private static String score(Measure measure, Observation seen) {
@@ -129,7 +156,61 @@ final class SheetWords {
             case PLACED_BY_HAND -> "Somebody chose which stands where; a draw favours nobody.";
             case NAMES_KNOWN -> "Whoever looked knew which is which.";
             case DOSE_UNKNOWN -> "Nobody wrote down how much went on.";
+            case SPOILT, MISHAP -> "It was said that: %s.".formatted(slips(c, doubt.most()));
+            case STACKED ->
+                "Each step came on top of the ones before: it names the step at which a place gave way, not what did it.";
+            case UNEQUAL_DOSE -> "More went on one than on the other, or than a label asks for.";
+            case GIFT_KNOWN -> "One of them was no ordinary purchase, and whoever looked knew which is which.";
+            case UNSTEADY ->
+                "Somebody answered the same pair otherwise as often as by chance; their answers don't count.";
+            case NOT_FOR_PAINT -> "Something went on paint that must not go there, by its label.";
         };
+    }
+
+    private static String slips(Comparison c, Trust most) {
+        return c.slips().stream().filter(s -> s.most() == most).map(Slip::words).collect(Collectors.joining("; "));
+    }
+
+    /** What a contender took: amount, cost, how long it stayed. */
+    static String spent(Sheet.Spent spent) {
+        List<String> told = new ArrayList<>();
+        spent.ml().ifPresent(ml -> told.add(Figures.volume(ml)));
+        spent.cost().ifPresent(cost -> told.add(Figures.money(cost)));
+        spent.staysSeconds().ifPresent(s -> told.add("left on for " + StepWords.time(s)));
+        spent.departure()
+                .filter(d -> !d.within())
+                .ifPresent(d -> told.add("%s × the %s its label asks for"
+                        .formatted(
+                                Figures.compact(d.factor(), 2), d.side() == Departure.Side.ABOVE ? "most" : "least")));
+        return String.join(", ", told);
+    }
+
+    /** How far somebody agrees with themselves. */
+    static String steadiness(Steadiness s) {
+        return "%s was asked %s twice and answered %d alike (%s to %s with 95 %% chance)%s."
+                .formatted(
+                        s.by(),
+                        Figures.count(s.twice(), "pair", "pairs"),
+                        s.alike(),
+                        Figures.percent(s.share().low()),
+                        Figures.percent(s.share().high()),
+                        s.counts() ? "" : "; that is no more than chance, so these answers are not used");
+    }
+
+    /** How contenders were come by: "Bought: Curlew Foam. Given: Sallow Soap."; empty if nobody said. */
+    static String came(Comparison c) {
+        Map<String, List<String>> by = new java.util.TreeMap<>();
+        c.contenders()
+                .forEach(x -> c.came(x.number())
+                        .ifPresent(how ->
+                                by.computeIfAbsent(how, k -> new ArrayList<>()).add(x.name())));
+        return by.entrySet().stream()
+                .map(e -> "%s%s: %s."
+                        .formatted(
+                                e.getKey().substring(0, 1).toUpperCase(Locale.ROOT),
+                                e.getKey().substring(1),
+                                String.join(", ", e.getValue())))
+                .collect(Collectors.joining(" "));
     }
 
     private static String singular(Places shape) {
@@ -153,12 +234,19 @@ final class SheetWords {
             case EXCHANGE_SIDES ->
                 "Swap sides and do it again, %s".formatted(Figures.count(help.minutes(), "minute", "minutes"));
             case SOMEBODY_WHO_DOES_NOT_KNOW -> "Let somebody answer who doesn't know which is which";
+            case ONE_MORE_PAIR -> "Ask the two in front once more, a minute";
+            case SAY_HOW_MUCH -> "Write down how much went on, a minute";
         };
     }
 
     static String brings(Sheet.Help help) {
         return help.from() == help.to()
-                ? "Then names can't have swayed it."
+                ? switch (help.remedy()) {
+                    case SOMEBODY_WHO_DOES_NOT_KNOW -> "Then names can't have swayed it.";
+                    case ONE_MORE_PAIR -> "They are the closest.";
+                    case EXCHANGE_SIDES -> "Then no place can have done it.";
+                    case SAY_HOW_MUCH -> "Then nobody can say that one had more.";
+                }
                 : "From %s to %s.".formatted(trust(help.from()), trust(help.to()));
     }
 
@@ -177,10 +265,18 @@ final class SheetWords {
                                 r.question().label(),
                                 plain(outcome(c, r)),
                                 r.standings().stream()
-                                        .map(s -> plain(name(c, s.contender())) + ": " + seen(r, s))
+                                        .map(s -> plain(name(c, s.contender())) + ": " + seen(c, r, s))
                                         .collect(Collectors.joining("; ")))));
+        if (!sheet.spent().isEmpty()) {
+            text.append("%n".formatted());
+            sheet.spent().forEach(s -> text.append("- %s: %s%n".formatted(plain(name(c, s.contender())), spent(s))));
+        }
+        if (!came(c).isEmpty()) {
+            text.append("%n%s%n".formatted(plain(came(c))));
+        }
         text.append("%nHow far to trust it: **%s**.%n%n".formatted(trust(sheet.trust())));
         sheet.doubts().forEach(d -> text.append("- %s%n".formatted(doubt(c, d))));
+        sheet.steadiness().forEach(s -> text.append("- %s%n".formatted(plain(steadiness(s)))));
         return text.toString().replace("\r\n", "\n");
     }
 

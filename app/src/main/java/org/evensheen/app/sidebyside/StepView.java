@@ -1,14 +1,22 @@
 package org.evensheen.app.sidebyside;
 
+import java.time.Instant;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.evensheen.core.measure.Level;
+import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
+import org.evensheen.core.measure.Part;
+import org.evensheen.core.sidebyside.Bottle;
 import org.evensheen.core.sidebyside.Comparison;
+import org.evensheen.core.sidebyside.Later;
+import org.evensheen.core.sidebyside.Move;
 import org.evensheen.core.sidebyside.Question;
+import org.evensheen.core.sidebyside.Said;
 import org.evensheen.core.sidebyside.Step;
-import org.evensheen.core.study.Section;
 
 /**
  * A step as it is shown.
@@ -16,6 +24,13 @@ import org.evensheen.core.study.Section;
  * @param type what it is, in small letters
  * @param goes what goes on which place, for steps that need it
  * @param unit beside a number
+ * @param whole whether a number is counted, so that plus and minus make sense
+ * @param seconds whether it is a time in seconds, so that a stopwatch can take it
+ * @param slips what can go wrong with it
+ * @param ladder where it is written down what a step of a ladder was done with; empty else
+ * @param base the step after which it falls due; empty if it does not fall due later
+ * @param minutes after that; −1 for the next morning
+ * @param due when it falls due, ms since 1970; 0 if that is not known yet, or it is due already
  */
 record StepView(
         String key,
@@ -28,78 +43,116 @@ record StepView(
         List<Goes> goes,
         List<Answer> answers,
         String unit,
+        boolean whole,
+        boolean seconds,
         List<Integer> calls,
+        List<Slipped> slips,
+        String ladder,
+        boolean photo,
+        String base,
+        int minutes,
+        long due,
         boolean done,
         boolean current,
         UUID send) {
 
-    /** What stands where. */
-    record Goes(String code, String place, String name) {}
+    /**
+     * What stands where.
+     *
+     * @param clock the field of its clock; empty if it has none
+     * @param least and {@code most}: how long its label lets it stay, s; 0 if it does not say
+     * @param asks what its label asks for
+     */
+    record Goes(
+            String code, String place, String name, String clock, long least, long most, String window, String asks) {}
 
     /** An answer that is a tap. */
     record Answer(String value, String big, String words) {}
 
-    static StepView of(Comparison c, Step step, boolean current) {
-        String at = step.places().size() == 1 ? place(c, step.places().get(0)) : "";
+    /** What can go wrong, as a box to tick. */
+    record Slipped(String field, String words) {}
+
+    static StepView of(Comparison c, Step step, boolean current, Instant now, ZoneId zone) {
+        boolean number = step.type() == Step.Type.NUMBER;
+        Measure measure = step.question().flatMap(Question::measure).orElse(null);
         return new StepView(
                 step.key(),
                 step.key().replace('/', '-'),
                 step.type().name().toLowerCase(java.util.Locale.ROOT),
-                title(c, step, at),
-                how(step),
-                step.move().map(m -> m.caution()).orElse(""),
+                StepWords.title(c, step),
+                StepWords.how(step),
+                step.move().map(Move::caution).orElse(""),
                 step.places(),
                 goes(c, step),
                 answers(step),
-                step.type() == Step.Type.NUMBER
-                        ? step.question().orElseThrow().measure().orElseThrow().unit()
-                        : "",
+                number && measure != null ? measure.unit() : "",
+                number && measure != null && measure.parts().get(0) instanceof Part.Number n && n.whole(),
+                number && measure != null && measure.unit().equals("s"),
                 step.type() == Step.Type.MARKS ? Comparison.CALLS : List.of(),
+                slips(step),
+                step.move()
+                        .filter(Move::rung)
+                        .map(m -> "with/%d/%s".formatted(step.round(), m.code()))
+                        .orElse(""),
+                step.type() == Step.Type.BEFORE
+                        || step.type() == Step.Type.LEVEL
+                        || number
+                        || step.type() == Step.Type.RUNG,
+                step.base().orElse(""),
+                step.question()
+                        .flatMap(Question::later)
+                        .map(Later::minutes)
+                        .map(m -> m == 0 ? -1 : m)
+                        .orElse(0),
+                step.due(zone)
+                        .filter(d -> d.isAfter(now))
+                        .map(Instant::toEpochMilli)
+                        .orElse(0L),
                 step.done(),
                 current,
                 UUID.randomUUID());
     }
 
-    private static String place(Comparison c, String code) {
-        return c.places().stream()
-                .filter(p -> p.code().equals(code))
-                .findFirst()
-                .map(Section::name)
-                .orElse("");
-    }
-
-    private static String title(Comparison c, Step step, String at) {
-        return switch (step.type()) {
-            case BEFORE -> "How dirty is %s, the %s?".formatted(step.places().get(0), at);
-            case DOSE -> "How much goes on each?";
-            case DO -> step.move().orElseThrow().title();
-            case PAIR -> step.question().orElseThrow().ask();
-            case MARKS -> step.question().orElseThrow().ask();
-            case LEVEL, NUMBER ->
-                step.question().orElseThrow().ask().replaceFirst("\\?$", "")
-                        + " on %s?".formatted(step.places().get(0));
-        };
-    }
-
-    private static String how(Step step) {
-        return switch (step.type()) {
-            case BEFORE -> "Look at it dry, in the shade.";
-            case DOSE -> "Write what you put on, or take the labels' word. Alike is what counts.";
-            case DO -> step.move().orElseThrow().how();
-            default -> step.question().map(Question::how).orElse("");
-        };
+    private static List<Slipped> slips(Step step) {
+        return step.move().stream()
+                .flatMap(m -> m.slips().stream()
+                        .map(s -> new Slipped("went/%d/%s/%s".formatted(step.round(), m.code(), s.code()), s.words())))
+                .toList();
     }
 
     private static List<Goes> goes(Comparison c, Step step) {
-        return step.type() == Step.Type.DO || step.type() == Step.Type.DOSE
-                ? step.places().stream()
-                        .map(code -> new Goes(code, place(c, code), c.on(code).name()))
-                        .toList()
+        return step.type() == Step.Type.DO || step.type() == Step.Type.DOSE || step.type() == Step.Type.PAINT
+                ? step.places().stream().map(code -> goes(c, step, code)).toList()
                 : List.of();
+    }
+
+    private static Goes goes(Comparison c, Step step, String code) {
+        Bottle bottle = c.bottle(c.on(code).number());
+        boolean timed = step.move().filter(Move::timed).isPresent();
+        return new Goes(
+                code,
+                StepWords.place(c, code),
+                c.on(code).name(),
+                timed ? "stays/%s/%s".formatted(step.move().orElseThrow().code(), code) : "",
+                timed ? bottle.waitSeconds().map(w -> Math.round(w.low())).orElse(0L) : 0,
+                timed ? bottle.waitSeconds().map(w -> Math.round(w.high())).orElse(0L) : 0,
+                timed ? StepWords.window(bottle) : "",
+                bottle.asked().map(d -> d.print()).orElse(""));
     }
 
     private static List<Answer> answers(Step step) {
         return switch (step.type()) {
+            case PAINT ->
+                Stream.of(
+                                new Answer(Said.SPARE, "A piece I can spare", ""),
+                                new Answer(
+                                        Said.PAINT, step.key().equals("paint/1") ? "On paint" : "On paint, I know", ""))
+                        .toList();
+            case RUNG ->
+                List.of(
+                        new Answer(Said.STANDS, "still there", ""),
+                        new Answer(Said.WEAKER, "weaker", ""),
+                        new Answer(Said.GONE, "gone", ""));
             case BEFORE -> levels((Level) Measures.ofCode("dirt").orElseThrow());
             case LEVEL -> levels((Level) step.question().orElseThrow().measure().orElseThrow());
             case PAIR -> step.places().stream().map(p -> new Answer(p, p, "")).toList();

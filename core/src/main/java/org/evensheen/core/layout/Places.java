@@ -44,6 +44,14 @@ public enum Places {
         return word;
     }
 
+    /** Whether its places are painted, so that what is not meant for paint can harm them. */
+    public boolean paint() {
+        return switch (this) {
+            case HALVES, QUARTERS, THIRDS, STRIPS, VEHICLE -> true;
+            case WHEELS, PANES, TYRE_PARTS, SEAT_HALVES, JARS, ITEMS -> false;
+        };
+    }
+
     /** Width of the sketch, mm. */
     public static double width(int products) {
         return GAP + products * (WIDTH + GAP);

@@ -9,6 +9,10 @@ final class Careful {
     private static final String JET = "A pressure washer: never at skin, not close to seals, never into electrics.";
     private static final String WHEELS =
             "Gloves and eyes; air and a mask for iron removers. Never on hot metal. Keep slippery things off tread, discs and pads; rinse fully between acid and alkaline.";
+    private static final String STRONG =
+            "Gloves, eyes, air. Rinse fully before the next step: acid and alkaline never meet. What is not meant for paint belongs on a piece you can spare.";
+    private static final String TREAD =
+            "Nothing slippery on tread, discs, pads, pedals or seats. Let it dry before you drive.";
 
     private Careful() {}
 
@@ -19,6 +23,8 @@ final class Careful {
             case "slip" -> SLIP;
             case "jet" -> JET;
             case "wheels" -> WHEELS;
+            case "strong" -> STRONG;
+            case "tread" -> TREAD;
             case "" -> "";
             default -> throw new IllegalStateException("no caution " + word);
         };

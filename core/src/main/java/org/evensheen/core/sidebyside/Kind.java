@@ -11,8 +11,10 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.evensheen.core.layout.Places;
+import org.evensheen.core.measure.Level;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
+import org.evensheen.core.measure.Part;
 
 /** What is compared in an afternoon, with what is done and asked by default, in order. All of it is data: {@code kinds.txt}. */
 public enum Kind {
@@ -22,10 +24,12 @@ public enum Kind {
     WHEEL,
     GLASS,
     MEDIA,
-    METHOD;
+    METHOD,
+    LADDER;
 
     private String label = "";
     private boolean dirty;
+    private boolean dosed;
     private List<Places> shapes = List.of();
     private final List<Move> moves = new ArrayList<>();
     private final List<Question> questions = new ArrayList<>();
@@ -44,15 +48,20 @@ public enum Kind {
                 case "kind" -> {
                     kind = ofCode(f[0]).orElseThrow(() -> new IllegalStateException("no kind " + f[0]));
                     kind.label = f[1];
-                    kind.dirty = f[2].equals("dirty");
+                    kind.dirty = f[2].contains("dirty");
+                    kind.dosed = f[2].contains("dosed");
                     kind.shapes = Stream.of(f[3].split(", "))
                             .map(s -> Places.valueOf(s.toUpperCase(Locale.ROOT).replace('-', '_')))
                             .toList();
                 }
-                case "move" -> kind.moves.add(new Move(f[0], f[1], f[2], Careful.of(f.length > 3 ? f[3] : "")));
+                case "move" -> kind.moves.add(move(f));
                 case "ask" -> kind.questions.add(question(f));
+                case "rung" -> {
+                    kind.moves.add(rungMove(f));
+                    kind.questions.add(rung(f));
+                }
                 default ->
-                    throw new IllegalStateException("a line of kinds.txt begins with kind, move or ask: " + line);
+                    throw new IllegalStateException("a line of kinds.txt begins with kind, move, ask or rung: " + line);
             }
         }
     }
@@ -68,15 +77,72 @@ public enum Kind {
         }
     }
 
-    private static Question question(String[] f) {
+    private static Move move(String[] f) {
+        List<Slip> slips = field(f, 4).isEmpty()
+                ? List.of()
+                : Stream.of(field(f, 4).split(", "))
+                        .map(w -> Slip.ofCode(w).orElseThrow(() -> new IllegalStateException("no slip " + w)))
+                        .toList();
+        return new Move(
+                f[0], f[1], f[2], Careful.of(field(f, 3)), slips, field(f, 5).equals("timed"), false);
+    }
+
+    private static Move rungMove(String[] f) {
+        return new Move(
+                f[0].replace("*", ""),
+                "Next: " + f[1],
+                f[2],
+                Careful.of(field(f, 3)),
+                List.of(Slip.NEIGHBOUR, Slip.RESIDUE),
+                false,
+                true);
+    }
+
+    private static Question rung(String[] f) {
         String code = f[0].replace("*", "");
-        Optional<Measure> measure = f[1].equals("pair") ? Optional.empty() : Measures.ofCode(code);
+        return new Question(
+                code,
+                f[1],
+                "Is it still there?",
+                "Look at it as you did before the first step, rinsed and dried, wetted in the same way.",
+                Question.Form.RUNG,
+                Optional.empty(),
+                code,
+                f[0].endsWith("*"),
+                "",
+                "",
+                Optional.empty());
+    }
+
+    private static String field(String[] f, int n) {
+        return f.length > n ? f[n] : "";
+    }
+
+    private static Question question(String[] f) {
+        String[] named = f[0].replace("*", "").split("=");
+        Optional<Measure> measure = f[1].equals("pair") ? Optional.empty() : Measures.ofCode(named[named.length - 1]);
         if (measure.isEmpty() != f[1].equals("pair")) {
-            throw new IllegalStateException("no measure " + code);
+            throw new IllegalStateException("no measure " + f[0]);
         }
         String how = f[5].isEmpty() ? measure.map(m -> m.words().how()).orElse("") : f[5];
-        String after = f[2].equals("first") ? Question.FIRST : f[2];
-        return new Question(code, f[3], f[4], how, measure, after, f[0].endsWith("*"), f[6], f[7]);
+        return new Question(
+                named[0],
+                f[3],
+                f[4],
+                how,
+                measure.map(Kind::form).orElse(Question.Form.PAIR),
+                measure,
+                f[2].equals("first") ? Question.FIRST : f[2],
+                f[0].endsWith("*"),
+                f[6],
+                f[7],
+                field(f, 8).isEmpty() ? Optional.empty() : Optional.of(Later.read(f[8])));
+    }
+
+    private static Question.Form form(Measure measure) {
+        return measure.parts().stream().anyMatch(p -> p instanceof Part.Series)
+                ? Question.Form.MARKS
+                : measure instanceof Level ? Question.Form.LEVEL : Question.Form.NUMBER;
     }
 
     public String code() {
@@ -91,6 +157,11 @@ public enum Kind {
     /** Whether the state before is dirt, which is looked at first as each place's own zero. */
     public boolean dirty() {
         return dirty;
+    }
+
+    /** Whether something is put on, so that how much is worth writing down. */
+    public boolean dosed() {
+        return dosed;
     }
 
     /** Shapes it is done on, the usual one first. */

@@ -6,26 +6,30 @@ import org.evensheen.core.measure.Measure;
 /**
  * Something that is asked of every place, or of pairs of them.
  *
- * @param code in addresses and the database: small letters and hyphens
+ * @param code in addresses and the database: small letters, digits and hyphens
  * @param label on the sheet: "glide"
  * @param ask a sentence to the person: "Which glides better under the mitt?"
  * @param how how to look or feel, a sentence
- * @param measure what is read; empty for a question about pairs
+ * @param form how it is answered
+ * @param measure what is read; empty for a question about pairs and for a step of a ladder
  * @param after the move that it follows; {@link #FIRST} if none has to be made
  * @param usual whether it is asked unless somebody drops it
  * @param better what the better of two does: "glides better"
  * @param best what the best of several does: "glides best"
+ * @param later when it falls due after its move; empty if at once
  */
 public record Question(
         String code,
         String label,
         String ask,
         String how,
+        Form form,
         Optional<Measure> measure,
         String after,
         boolean usual,
         String better,
-        String best) {
+        String best,
+        Optional<Later> later) {
     /** Before any move. */
     public static final String FIRST = "";
 
@@ -38,13 +42,8 @@ public record Question(
         /** A number, place by place. */
         NUMBER,
         /** The top of the foam, at minutes, all places together. */
-        MARKS
-    }
-
-    public Form form() {
-        return measure.map(m -> m.parts().stream().anyMatch(p -> p instanceof org.evensheen.core.measure.Part.Series)
-                        ? Form.MARKS
-                        : m instanceof org.evensheen.core.measure.Level ? Form.LEVEL : Form.NUMBER)
-                .orElse(Form.PAIR);
+        MARKS,
+        /** Whether a place still stands after a step of a ladder. */
+        RUNG
     }
 }

@@ -19,4 +19,14 @@ public record Said(String step, String value, String by, boolean knew, Instant a
     public static final String UNDO = "undo";
     /** No difference between two. */
     public static final String SAME = "same";
+    /** On a ladder: as before. */
+    public static final String STANDS = "stands";
+    /** On a ladder: there, but less. */
+    public static final String WEAKER = "weaker";
+    /** On a ladder: taken off. */
+    public static final String GONE = "gone";
+    /** What is not meant for paint goes on paint all the same. */
+    public static final String PAINT = "paint";
+    /** It goes on a piece that can be spared. */
+    public static final String SPARE = "spare";
 }

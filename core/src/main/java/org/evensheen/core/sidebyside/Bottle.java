@@ -1,0 +1,28 @@
+package org.evensheen.core.sidebyside;
+
+import java.util.List;
+import java.util.Optional;
+import org.evensheen.core.cost.Money;
+import org.evensheen.core.mixing.Calibration;
+import org.evensheen.core.mixing.Dose;
+import org.evensheen.core.units.Span;
+
+/**
+ * What is known of a contender from its label on the Shelf.
+ *
+ * @param asked the dose of its first use; empty if none is known
+ * @param calibrations mL of its caps, pumps and sprays
+ * @param waitSeconds how long it stays on, s; empty if the label does not say
+ * @param perMl the price of a mL, by the largest bottle with a price
+ * @param notForPaint whether its label says it must not go on paint
+ */
+public record Bottle(
+        Optional<Dose> asked,
+        List<Calibration> calibrations,
+        Optional<Span> waitSeconds,
+        Optional<Money> perMl,
+        boolean notForPaint) {
+    /** Only typed, or without a label. */
+    public static final Bottle UNKNOWN =
+            new Bottle(Optional.empty(), List.of(), Optional.empty(), Optional.empty(), false);
+}
