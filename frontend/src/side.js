@@ -121,7 +121,7 @@
     }
     const run = event.target.closest('[data-clock-of]');
     if (run) {
-      const clock = run.closest('.clock');
+      const clock = run.closest('.stay');
       const key = clockKey(clock);
       const at = Number(localStorage.getItem(key));
       if (at) {
@@ -147,7 +147,7 @@
   // A clock of its own for each place; it goes on through a reload. A clock that was left running says so instead of being taken for true.
   const LONGEST_CLOCK = 6 * 3600;
   const clockKey = (clock) => `clock:${id}:${$('input', clock).name}`;
-  const clocks = () => main.querySelectorAll('.clock').forEach((clock) => {
+  const clocks = () => main.querySelectorAll('.stay').forEach((clock) => {
     const at = Number(localStorage.getItem(clockKey(clock)));
     const stopped = Number($('input', clock).value);
     const seconds = at ? Math.round((Date.now() - at) / 1000) : stopped;
@@ -161,7 +161,7 @@
   clocks();
   // What still runs when the step is done is stopped then.
   main.addEventListener('formdata', (event) => {
-    event.target.querySelectorAll('.clock').forEach((clock) => {
+    event.target.querySelectorAll('.stay').forEach((clock) => {
       const at = Number(localStorage.getItem(clockKey(clock)));
       const seconds = Math.round((Date.now() - at) / 1000);
       if (at && seconds <= LONGEST_CLOCK) event.formData.set($('input', clock).name, String(seconds));

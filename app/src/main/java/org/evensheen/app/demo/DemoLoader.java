@@ -46,6 +46,7 @@ class DemoLoader implements ApplicationRunner {
     private final DemoPlanLoader plans;
     private final DemoInstruments instruments;
     private final DemoPhotos photos;
+    private final DemoAfternoons afternoons;
     private final NewStudyStore maker;
     private final HappeningStore happenings;
     private final ApplicationStore applications;
@@ -63,6 +64,7 @@ class DemoLoader implements ApplicationRunner {
             DemoPlanLoader plans,
             DemoInstruments instruments,
             DemoPhotos photos,
+            DemoAfternoons afternoons,
             NewStudyStore maker,
             HappeningStore happenings,
             ApplicationStore applications,
@@ -78,6 +80,7 @@ class DemoLoader implements ApplicationRunner {
         this.plans = plans;
         this.instruments = instruments;
         this.photos = photos;
+        this.afternoons = afternoons;
         this.maker = maker;
         this.happenings = happenings;
         this.applications = applications;
@@ -104,6 +107,7 @@ class DemoLoader implements ApplicationRunner {
                 plans.load(LocalDate.now(clock));
                 DemoWorld.studies(LocalDate.now(clock)).forEach(this::load);
                 loadFoam(LocalDate.now(clock));
+                afternoons.load(clock.instant());
             }
         });
         checks.join();

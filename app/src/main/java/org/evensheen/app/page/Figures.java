@@ -19,6 +19,7 @@ import org.evensheen.core.units.UnitSystem;
 /** The one place where numbers become text. Units stand after a narrow no-break space; minus is a true minus. */
 public final class Figures {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
+    private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH);
     private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("d MMM yyyy, HH:mm", Locale.ENGLISH);
     private static final DateTimeFormatter DAY_OF_YEAR = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
     private static final String GAP = "\u202f";
@@ -295,6 +296,16 @@ public final class Figures {
             }
         }
         return text.toString();
+    }
+
+    /** A time near now as it is told: "14:05", "tomorrow, 08:00", else as {@link #moment}. */
+    public static String soon(Instant at, Instant now, ZoneId zone) {
+        long days = java.time.temporal.ChronoUnit.DAYS.between(
+                now.atZone(zone).toLocalDate(), at.atZone(zone).toLocalDate());
+        String time = CLOCK.withZone(zone).format(at);
+        return days == 0
+                ? time
+                : days == 1 ? "tomorrow, " + time : days == -1 ? "yesterday, " + time : moment(at, zone);
     }
 
     /** A time as it is told: "3 May 2026, 14:05". */

@@ -32,7 +32,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** Comparisons of an afternoon: made whole or not at all, and what was said of them, which is only ever added to. */
 @Component
-class ComparisonStore {
+public class ComparisonStore {
     private final JdbcClient database;
     private final TransactionTemplate transaction;
 
@@ -53,7 +53,7 @@ class ComparisonStore {
      * @param product on the Shelf, if it is there
      * @param way how it is used, if in a way of its own
      */
-    record Entrant(Optional<Long> product, String name, String way) {}
+    public record Entrant(Optional<Long> product, String name, String way) {}
 
     private static String word(Enum<?> value) {
         return value.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
@@ -64,7 +64,7 @@ class ComparisonStore {
     }
 
     /** Makes a comparison once by its key, and returns its id. */
-    long make(
+    public long make(
             Kind kind,
             Places shape,
             long seed,
@@ -134,7 +134,7 @@ class ComparisonStore {
     private record Entered(Contender contender, Optional<Long> product) {}
 
     /** A comparison as it stands. */
-    Comparison load(long id) {
+    public Comparison load(long id) {
         Head head = database.sql("select kind, shape, seed, asked, begun_at from comparison where id = :id")
                 .param("id", id)
                 .query((row, n) -> new Head(
@@ -205,7 +205,7 @@ class ComparisonStore {
     private static Bottle bottle(Product product) {
         Label label = product.label();
         return new Bottle(
-                label.uses().stream().findFirst().map(Claim.Use::dose),
+                label.uses().stream().map(Claim.Use::dose).toList(),
                 product.calibrations(),
                 label.one(Claim.Wait.class).map(Claim.Wait::seconds),
                 label.offers().stream()
@@ -243,7 +243,7 @@ class ComparisonStore {
     }
 
     /** Keeps an answer once by its key; false if that key was kept before. */
-    boolean say(long id, Said said, UUID key) {
+    public boolean say(long id, Said said, UUID key) {
         return database.sql("""
                         insert into comparison_said (comparison_id, step, value, said_by, knew, said_at, page_key)
                         values (:id, :step, :value, :by, :knew, :at, :key) on conflict (page_key) do nothing""")
@@ -286,7 +286,7 @@ class ComparisonStore {
     }
 
     /** Adds a round; nothing if that round is there already. */
-    void addRound(long id, List<Section> places) {
+    public void addRound(long id, List<Section> places) {
         transaction.executeWithoutResult(status -> {
             database.sql("select 1 from comparison where id = :id for update")
                     .param("id", id)

@@ -58,13 +58,21 @@ class NowController {
     private final ProductStore products;
     private final OwnKindStore own;
     private final LookStore looks;
+    private final LookKeeper keeper;
     private final Clock clock;
 
-    NowController(ComparisonStore store, ProductStore products, OwnKindStore own, LookStore looks, Clock clock) {
+    NowController(
+            ComparisonStore store,
+            ProductStore products,
+            OwnKindStore own,
+            LookStore looks,
+            LookKeeper keeper,
+            Clock clock) {
         this.store = store;
         this.products = products;
         this.own = own;
         this.looks = looks;
+        this.keeper = keeper;
         this.clock = clock;
     }
 
@@ -269,7 +277,7 @@ class NowController {
                                 d.address(),
                                 d.what(),
                                 d.names(),
-                                d.at().isAfter(now) ? Figures.moment(d.at(), zone()) : "now",
+                                d.at().isAfter(now) ? Figures.soon(d.at(), now, zone()) : "now",
                                 !d.at().isAfter(now)))
                         .toList());
         model.addAttribute(
@@ -299,16 +307,21 @@ class NowController {
         model.addAttribute("over", current >= steps.size());
         model.addAttribute(
                 "comes",
-                steps.stream()
-                        .filter(s -> !s.done())
-                        .flatMap(s -> s.due(zone()).stream()
-                                .map(d -> "%s: %s".formatted(StepWords.title(c, s), Figures.moment(d, zone()))))
+                LookKeeper.coming(c).stream()
+                        .map(s -> "%s %s."
+                                .formatted(
+                                        s.question().orElseThrow().ask(),
+                                        upperFirst(Figures.soon(s.due(zone()).orElseThrow(), now, zone()))))
                         .toList());
         model.addAttribute("fresh", c.said().isEmpty());
         model.addAttribute("shelf", c.rungs().isEmpty() ? List.of() : products.names(60));
         model.addAttribute("picture", Picture.of(c, round));
         model.addAttribute("jars", Picture.jars(c, round));
         return "sidebyside/steps";
+    }
+
+    private static String upperFirst(String words) {
+        return words.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + words.substring(1);
     }
 
     private static ZoneId zone() {
@@ -407,7 +420,9 @@ class NowController {
                     new Said(e.getKey(), e.getValue(), by, knew, at),
                     main ? key : UUID.nameUUIDFromBytes((key + e.getKey()).getBytes(StandardCharsets.UTF_8)));
         }
-        looks(id, c);
+        if (c.questions().stream().anyMatch(q -> q.later().isPresent())) {
+            keeper.keep(id);
+        }
         return accept.contains("application/json")
                 ? ResponseEntity.ok(new Kept("Kept.", kept ? beside : "", clock.millis()))
                 : "redirect:/compare/" + id;
@@ -422,21 +437,6 @@ class NowController {
                     String[] parts = f.split("/");
                     all.merge("slip/" + parts[1] + "/" + parts[2], parts[3], (one, next) -> one + " " + next);
                 });
-    }
-
-    /** Looks that fall due are worked out anew from what was said, where any are asked for. */
-    private void looks(long id, Comparison before) {
-        if (before.questions().stream().allMatch(q -> q.later().isEmpty())) {
-            return;
-        }
-        Comparison c = store.load(id);
-        store.keepLooks(
-                id,
-                c.steps().stream()
-                        .filter(s -> !s.done())
-                        .flatMap(s -> s.due(zone()).stream()
-                                .map(d -> new ComparisonStore.Look(id, s.key(), StepWords.title(c, s), d)))
-                        .toList());
     }
 
     /** A height of foam alone is of the minute that its field calls. */

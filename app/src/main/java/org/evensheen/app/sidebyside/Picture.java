@@ -24,6 +24,9 @@ record Picture(String viewBox, String shape, List<Spot> spots, double mm) {
     /** A jar is so high, mm. */
     static final double JAR = 150;
 
+    /** A place has its name written on it from this height on, px. */
+    private static final double ROOM = 60;
+
     /** A speck of dirt. */
     record Speck(String x, String y, String r) {}
 
@@ -127,6 +130,12 @@ record Picture(String viewBox, String shape, List<Spot> spots, double mm) {
     }
 
     private static List<Box> boxes(Places shape, int n) {
+        if (shape == Places.VEHICLE) {
+            return VAN.subList(0, n);
+        }
+        if (shape == Places.TYRE_PARTS) {
+            return THIRDS_OF_A_RING.subList(0, n);
+        }
         int rows = shape == Places.QUARTERS && n > 2 || n > 4 && shape != Places.STRIPS ? 2 : 1;
         int columns = (n + rows - 1) / rows;
         double gap = shape == Places.JARS || shape == Places.WHEELS || shape == Places.ITEMS ? 22 : 5;
@@ -141,11 +150,24 @@ record Picture(String viewBox, String shape, List<Spot> spots, double mm) {
         return boxes;
     }
 
+    /** A van from the side, area by area: roof, bonnet, upper flank, below the waist, rear, wheels. */
+    private static final List<Box> VAN = List.of(
+            new Box(56, 12, 206, 32),
+            new Box(268, 82, 56, 66),
+            new Box(56, 50, 206, 52),
+            new Box(56, 108, 206, 40),
+            new Box(6, 12, 44, 136),
+            new Box(56, 154, 206, 54));
+
+    /** Where what belongs to each third of a tyre is written: above, in front, behind. */
+    private static final List<Box> THIRDS_OF_A_RING =
+            List.of(new Box(125, 6, 80, 60), new Box(200, 96, 80, 100), new Box(50, 96, 80, 100));
+
     private static Spot spot(
             Places shape, Box box, String code, String name, String foam, List<Speck> specks, String told) {
         return new Spot(
                 code,
-                name,
+                box.height < ROOM ? "" : name,
                 path(shape, box),
                 svg(box.middle()),
                 svg(box.middle()),
@@ -161,10 +183,14 @@ record Picture(String viewBox, String shape, List<Spot> spots, double mm) {
 
     private static String path(Places shape, Box b) {
         return switch (shape) {
-            case WHEELS, TYRE_PARTS -> wheel(b);
+            case WHEELS -> wheel(b);
+            case TYRE_PARTS -> third(THIRDS_OF_A_RING.indexOf(b));
             case JARS -> jar(b);
             case ITEMS -> mitt(b);
-            default -> panel(b);
+            case SEAT_HALVES -> seat(b);
+            case VEHICLE -> VAN.indexOf(b) == 5 ? wheels(b) : block(b);
+            case PANES -> block(b);
+            case HALVES, QUARTERS, THIRDS, STRIPS -> panel(b);
         };
     }
 
@@ -185,6 +211,56 @@ record Picture(String viewBox, String shape, List<Spot> spots, double mm) {
     private static double lean(double x, double y) {
         double narrow = 1 - 0.2 * (HEIGHT - y) / HEIGHT;
         return WIDTH / 2 + (x - WIDTH / 2) * narrow;
+    }
+
+    private static String block(Box b) {
+        return "M%s,%sh%sv%sh%sZ".formatted(svg(b.x), svg(b.y), svg(b.width), svg(b.height), svg(-b.width));
+    }
+
+    private static String wheels(Box b) {
+        double r = b.height / 2 - 2;
+        return circle(b.x + b.width * 0.2, b.y + b.height / 2, r) + circle(b.x + b.width * 0.8, b.y + b.height / 2, r);
+    }
+
+    /** A half of a seat: a back with round shoulders above its cushion. */
+    private static String seat(Box b) {
+        double r = 26;
+        return "M%s,%sv%sq0,%s %s,%sh%sq%s,0 %s,%sv%sZM%s,%sh%sv%sh%sZ"
+                .formatted(
+                        svg(b.x + 10),
+                        svg(b.y + b.height * 0.62),
+                        svg(r - b.height * 0.62),
+                        svg(-r),
+                        svg(r),
+                        svg(-r),
+                        svg(b.width - 20 - 2 * r),
+                        svg(r),
+                        svg(r),
+                        svg(r),
+                        svg(b.height * 0.62 - r),
+                        svg(b.x),
+                        svg(b.y + b.height * 0.68),
+                        svg(b.width),
+                        svg(b.height * 0.32),
+                        svg(-b.width));
+    }
+
+    /** A third of a tyre, seen from the side. */
+    private static String third(int n) {
+        double from = Math.PI * (7 / 6.0 + 2 * n / 3.0) + 0.03;
+        double to = from + Math.PI * 2 / 3 - 0.06;
+        double x = WIDTH / 2;
+        double y = HEIGHT / 2;
+        return "M%s,%sA100,100 0 0 1 %s,%sL%s,%sA58,58 0 0 0 %s,%sZ"
+                .formatted(
+                        svg(x + 100 * Math.cos(from)),
+                        svg(y + 100 * Math.sin(from)),
+                        svg(x + 100 * Math.cos(to)),
+                        svg(y + 100 * Math.sin(to)),
+                        svg(x + 58 * Math.cos(to)),
+                        svg(y + 58 * Math.sin(to)),
+                        svg(x + 58 * Math.cos(from)),
+                        svg(y + 58 * Math.sin(from)));
     }
 
     private static String wheel(Box b) {
@@ -288,7 +364,10 @@ record Picture(String viewBox, String shape, List<Spot> spots, double mm) {
         for (int i = 0; i < specks; i++) {
             double x = b.x + b.width * (0.14 + 0.72 * random.nextDouble());
             double y = b.y + b.height * (0.3 + 0.56 * random.nextDouble());
-            all.add(new Speck(svg(lean(x, y)), svg(y), svg(1.6 + 2.6 * random.nextDouble())));
+            all.add(new Speck(
+                    svg(c.shape().paint() && c.shape() != Places.VEHICLE ? lean(x, y) : x),
+                    svg(y),
+                    svg(1.6 + 2.6 * random.nextDouble())));
         }
         return all;
     }

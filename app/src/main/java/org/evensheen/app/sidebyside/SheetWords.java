@@ -11,6 +11,7 @@ import org.evensheen.core.layout.Places;
 import org.evensheen.core.measure.Level;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Observation;
+import org.evensheen.core.measure.Scale;
 import org.evensheen.core.mixing.Departure;
 import org.evensheen.core.sidebyside.Comparison;
 import org.evensheen.core.sidebyside.Question;
@@ -47,15 +48,20 @@ final class SheetWords {
                 said.add(c.contenders().get(number).name() + " " + listed(leads) + ".");
             }
         }
-        List<String> seen = sheet.rows().stream()
-                .filter(r -> r.outcome() == Outcome.ONLY_SEEN)
-                .map(r -> "%s did best at %s here"
-                        .formatted(
-                                name(c, r.standings().get(0).contender()),
-                                r.question().label()))
-                .toList();
+        List<String> seen = new ArrayList<>();
+        for (int i = 0; i < c.contenders().size(); i++) {
+            int number = i;
+            List<String> did = sheet.rows().stream()
+                    .filter(r -> r.outcome() == Outcome.ONLY_SEEN
+                            && r.standings().get(0).contender() == number)
+                    .map(r -> verb(c, r))
+                    .toList();
+            if (!did.isEmpty()) {
+                seen.add(name(c, number) + " " + listed(did));
+            }
+        }
         if (!seen.isEmpty()) {
-            said.add(listed(seen) + ", once, which proves nothing yet.");
+            said.add("Seen once, so not proven: " + String.join("; ", seen) + ".");
         }
         List<String> even = sheet.rows().stream()
                 .filter(r -> r.outcome() == Outcome.EVEN)
@@ -137,6 +143,9 @@ final class SheetWords {
             return level.said((int) Math.round(seen.amount()));
         }
         OptionalDouble score = measure.score(seen, Double.NaN);
+        if (measure.scale() == Scale.SHARE && score.isPresent()) {
+            return Figures.percent(score.getAsDouble());
+        }
         return score.isPresent() ? Figures.score(measure, score.getAsDouble()) : Figures.seenBare(seen);
     }
 

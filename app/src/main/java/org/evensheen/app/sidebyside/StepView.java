@@ -137,7 +137,7 @@ record StepView(
                 timed ? bottle.waitSeconds().map(w -> Math.round(w.low())).orElse(0L) : 0,
                 timed ? bottle.waitSeconds().map(w -> Math.round(w.high())).orElse(0L) : 0,
                 timed ? StepWords.window(bottle) : "",
-                bottle.asked().map(d -> d.print()).orElse(""));
+                bottle.asked().stream().findFirst().map(d -> d.print()).orElse(""));
     }
 
     private static List<Answer> answers(Step step) {

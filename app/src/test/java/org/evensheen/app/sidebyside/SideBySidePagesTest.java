@@ -280,7 +280,7 @@ class SideBySidePagesTest {
         say(at, "dose/1", "as the labels say");
         load(at).steps().stream().filter(s -> s.type() == Step.Type.DO).forEach(s -> say(at, s.key(), "done"));
         String page = plain(Web.get(at));
-        assertThat(page).contains("That is all for now.", "How much rust bloom is on the disc on A?: ");
+        assertThat(page).contains("That is all for now.", "How much rust bloom is on the disc? ");
         String link = at + "?step=bloom/A";
         assertThat(Web.get("/compare/latest").body()).contains(link, "Rustmoth Iron Wash / Moth");
         assertThat(Web.get("/calendar").body()).contains(link);
@@ -440,7 +440,7 @@ class SideBySidePagesTest {
                 .contains(
                         "gone at a rinseless wash",
                         "gone at a wipe with alcohol",
-                        "Osier Spray Seal did best at how much it stands here, once",
+                        "Seen once, so not proven: Osier Spray Seal stands more.",
                         "names the step at which a place gave way, not what did it");
     }
 }

@@ -10,19 +10,18 @@ import org.evensheen.core.units.Span;
 /**
  * What is known of a contender from its label on the Shelf.
  *
- * @param asked the dose of its first use; empty if none is known
+ * @param asked doses of its uses, in the order of the label; empty if none is known
  * @param calibrations mL of its caps, pumps and sprays
  * @param waitSeconds how long it stays on, s; empty if the label does not say
  * @param perMl the price of a mL, by the largest bottle with a price
  * @param notForPaint whether its label says it must not go on paint
  */
 public record Bottle(
-        Optional<Dose> asked,
+        List<Dose> asked,
         List<Calibration> calibrations,
         Optional<Span> waitSeconds,
         Optional<Money> perMl,
         boolean notForPaint) {
     /** Only typed, or without a label. */
-    public static final Bottle UNKNOWN =
-            new Bottle(Optional.empty(), List.of(), Optional.empty(), Optional.empty(), false);
+    public static final Bottle UNKNOWN = new Bottle(List.of(), List.of(), Optional.empty(), Optional.empty(), false);
 }

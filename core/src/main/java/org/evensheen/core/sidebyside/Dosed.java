@@ -1,6 +1,7 @@
 package org.evensheen.core.sidebyside;
 
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.evensheen.core.label.LabelLine;
@@ -67,20 +68,23 @@ public record Dosed(Optional<Span> share, OptionalDouble ml, OptionalDouble coun
         return new Dosed(share, ml, OptionalDouble.empty(), Optional.of(dose));
     }
 
-    /** How it stands to what a label asks; empty if the two can't be compared. */
+    /** How it stands to what a label asks, by the use that it is nearest to; empty if the two can't be compared. */
     public Optional<Departure> against(Bottle bottle) {
-        Optional<Span> asked = bottle.asked()
+        return share.flatMap(s -> bottle.asked().stream()
                 .filter(Dose::mixed)
-                .flatMap(d -> d.shares(bottle.calibrations()))
-                .filter(s -> s.low() > 0);
-        // A ratio can be read in two ways; only what departs in both does.
-        return asked.flatMap(a -> share.map(s -> {
-            Departure low = Departure.of(s.low(), a);
-            Departure high = Departure.of(s.high(), a);
-            return low.side() == high.side()
-                    ? (low.factor() < high.factor() ? low : high)
-                    : new Departure(Departure.Side.WITHIN, 1);
-        }));
+                .flatMap(d -> d.shares(bottle.calibrations()).stream())
+                .filter(a -> a.low() > 0)
+                .map(a -> against(s, a))
+                .min(Comparator.comparingDouble(d -> Math.abs(Math.log(d.factor())))));
+    }
+
+    /** A ratio can be read in two ways; only what departs in both does. */
+    private static Departure against(Span share, Span asked) {
+        Departure low = Departure.of(share.low(), asked);
+        Departure high = Departure.of(share.high(), asked);
+        return low.side() != high.side()
+                ? new Departure(Departure.Side.WITHIN, 1)
+                : Math.abs(Math.log(low.factor())) < Math.abs(Math.log(high.factor())) ? low : high;
     }
 
     /** How many times as much as another, 1 or more; empty if the two were told in different ways. */

@@ -44,6 +44,7 @@ final class Steps {
             Move move = c.kind().moves().get(m);
             List<String> standing = move.rung() ? standing(move, codes) : codes;
             boolean needed = m == mainMove()
+                    || move.timed()
                     || c.questions().stream().anyMatch(q -> q.after().equals(move.code()));
             if (needed && !standing.isEmpty()) {
                 String key = "do/" + round + "/" + move.code();

@@ -94,13 +94,16 @@ class SideBySideTest {
                         "before/B",
                         "dose/1",
                         "foam/1",
+                        "do/1/foam",
                         "do/1/wash",
                         pair(),
                         "do/1/off",
                         "gone/A",
                         "gone/B");
         assertThat(pair()).matches("glide/(A/B|B/A)");
-        assertThat(soaps(Set.of("spots")).steps()).extracting(Step::key).contains("do/1/wash", "do/1/dry", "spots/B");
+        assertThat(soaps(Set.of("spots")).steps())
+                .extracting(Step::key)
+                .contains("do/1/foam", "do/1/wash", "do/1/dry", "spots/B");
     }
 
     /** Every kind can be done and asked as it stands, and every question of it follows one of its moves. */
@@ -450,7 +453,7 @@ class SideBySideTest {
 
     private static Bottle bottle(String asked) {
         return new Bottle(
-                LabelLine.readDose(asked).dose(),
+                LabelLine.readDose(asked).dose().stream().toList(),
                 List.of(new Calibration(Counter.SPRAY, 1.2)),
                 Optional.empty(),
                 Money.currency("EUR").map(e -> Money.of("0.02", "EUR")),
@@ -545,8 +548,7 @@ class SideBySideTest {
     /** What is not meant for paint is asked about on paint, and who goes on is told once more. */
     @Test
     void whatIsNotMeantForPaintIsAskedAboutTwice() {
-        bottles = List.of(
-                new Bottle(Optional.empty(), List.of(), Optional.empty(), Optional.empty(), true), Bottle.UNKNOWN);
+        bottles = List.of(new Bottle(List.of(), List.of(), Optional.empty(), Optional.empty(), true), Bottle.UNKNOWN);
         assertThat(keys()).startsWith("paint/1", "before/A");
         say("paint/1", "spare");
         assertThat(keys()).doesNotContain("paint/2");
