@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
+import org.evensheen.core.mixing.Dose;
 import org.evensheen.core.sidebyside.Comparison;
 import org.evensheen.core.sidebyside.Sheet;
 import org.evensheen.core.study.Contender;
@@ -29,6 +30,7 @@ record SheetPage(
         List<String> doubts,
         @Nullable Help help,
         int roundCount,
+        String unit,
         List<Brought> brought,
         String question,
         List<Shots> shots,
@@ -60,7 +62,17 @@ record SheetPage(
     record Bar(String name, String width, String chance, String seen) {}
 
     /** A contender as the Planner takes it. */
-    record Brought(String name, String what, String way) {}
+    record Brought(String name, String what, String way, String dose, String source) {}
+
+    /** What the Planner calls the places: taped sections, unless they are something else. */
+    private static String unit(Comparison c) {
+        return switch (c.shape()) {
+            case WHEELS, TYRE_PARTS -> "wheel";
+            case ITEMS -> "item";
+            case VEHICLE -> "side";
+            case HALVES, QUARTERS, THIRDS, STRIPS, PANES, SEAT_HALVES, JARS -> "section";
+        };
+    }
 
     /**
      * Something that would help.
@@ -89,7 +101,8 @@ record SheetPage(
                 sheet.doubts().stream().map(d -> SheetWords.doubt(c, d)).toList(),
                 sheet.help().map(SheetPage::help).orElse(null),
                 c.rounds(),
-                c.contenders().stream().map(SheetPage::brought).toList(),
+                unit(c),
+                c.contenders().stream().map(x -> brought(c, x)).toList(),
                 "Which lasts: %s?"
                         .formatted(c.contenders().stream().map(Contender::name).collect(Collectors.joining(" or "))),
                 shots(c, shots),
@@ -131,12 +144,32 @@ record SheetPage(
     }
 
     /** What was typed as a name before a comma is taken for a product, what stood after it for the way it is used. */
-    private static Brought brought(Contender c) {
+    private static Brought brought(Comparison all, Contender c) {
         String name = c.made().isEmpty() ? c.way().replaceFirst(", .*", "") : c.made();
         String way = c.name().equals(name)
                 ? ""
                 : c.name().substring(Math.min(c.name().length(), name.length() + 2));
-        return new Brought(name, way.isEmpty() ? "" : Contender.Kind.METHOD.code(), way);
+        return new Brought(
+                name,
+                way.isEmpty() ? "" : Contender.Kind.METHOD.code(),
+                way,
+                all.places().stream()
+                        .filter(p -> p.contender() == c.number())
+                        .flatMap(p -> all.dosed(p.code()).stream())
+                        .flatMap(d -> d.dose().stream())
+                        .map(Dose::print)
+                        .findFirst()
+                        .orElse(""),
+                source(all.came(c.number()).orElse("")));
+    }
+
+    private static String source(String came) {
+        return switch (came) {
+            case "bought", "lent" -> came;
+            case "given" -> "gifted";
+            case "paid for" -> "sponsored";
+            default -> "undisclosed";
+        };
     }
 
     private static Line line(Comparison c, Sheet.Row row) {

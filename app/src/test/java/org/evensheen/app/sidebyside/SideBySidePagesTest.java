@@ -119,9 +119,12 @@ class SideBySidePagesTest {
     @Test
     void aSheetGrowsIntoAPlan() {
         String at = begun("spray", "Osier Spray Seal", "Gorse Glaze, half the dose");
+        String osier = load(at).on("A").name().startsWith("Osier") ? "A" : "B";
+        say(at, "dose/1", "as written", "dose/" + osier, "40 mL in 1 L");
+        say(at, "came/1", "given");
         Map<String, String> form = new HashMap<>();
         Matcher field = Pattern.compile(
-                        "<input type=\"hidden\" name=\"(key|question|(?:name|what|way)\\d)\" value=\"([^\"]*)\"")
+                        "<input type=\"hidden\" name=\"(key|question|unit|(?:name|what|way|dose|source)\\d)\" value=\"([^\"]*)\"")
                 .matcher(Web.get(at + "/sheet").body());
         field.results().forEach(f -> form.put(f.group(1), f.group(2)));
         String plan = place(Web.post("/plans", form));
@@ -131,6 +134,7 @@ class SideBySidePagesTest {
                         "value=\"Osier Spray Seal\"",
                         "value=\"Gorse Glaze\"",
                         "value=\"half the dose\"",
+                        "40 mL in 1 L",
                         "Which lasts: ");
     }
 
