@@ -134,8 +134,9 @@ class SideBySidePagesTest {
                         "value=\"Osier Spray Seal\"",
                         "value=\"Gorse Glaze\"",
                         "value=\"half the dose\"",
-                        "40 mL in 1 L",
                         "Which lasts: ");
+        assertThat(form).containsEntry("dose0", "40 mL in 1 L").containsEntry("source1", "gifted");
+        assertThat(plain(Web.get(plan + "?step=protocol"))).contains("value=\"40 mL in 1 L\"");
     }
 
     @Test
