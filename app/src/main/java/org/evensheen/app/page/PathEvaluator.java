@@ -115,13 +115,13 @@ final class PathEvaluator implements IStandardVariableExpressionEvaluator {
                 .computeIfAbsent(name, n -> found(type, n));
     }
 
-    /** As the library looks for it: a getter, then a question, then a method of that name. Keys of maps are the library's. */
+    /** As the library looks for it: a getter, then a question, then what a record calls it. Keys of maps are the library's. */
     private static Optional<Method> found(Class<?> type, String name) {
         if (Map.class.isAssignableFrom(type)) {
             return Optional.empty();
         }
         String upper = StringUtils.capitalize(name);
-        return Stream.of("get" + upper, "is" + upper, name)
+        return Stream.of("get" + upper, "is" + upper, type.isRecord() ? name : "")
                 .flatMap(n -> Stream.ofNullable(ClassUtils.getMethodIfAvailable(type, n)))
                 .filter(m -> m.getReturnType() != void.class)
                 .map(m -> ClassUtils.getPubliclyAccessibleMethodIfPossible(m, type))
