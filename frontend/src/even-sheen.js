@@ -131,7 +131,8 @@
     if (!event.target.matches?.('.taken')) return;
     const form = event.target.closest('form');
     event.target.querySelectorAll('[data-fill]').forEach(({ dataset }) => {
-      const field = form.elements[dataset.fill];
+      const named = form.elements[dataset.fill];
+      const field = named instanceof RadioNodeList ? [...named].find((one) => one.matches('input:not([type=radio])')) : named;
       if (!field) return;
       field.value = dataset.value ?? '';
       field.removeAttribute('aria-invalid');

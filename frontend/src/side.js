@@ -54,6 +54,17 @@
     $('#picture').innerHTML = await answer.text();
     light(here);
   };
+  // A copy of this page as it stands now, for a reload without a line; what waits in the queue is known besides.
+  let copying;
+  const besides = new Set();
+  const keepCopy = (...more) => {
+    more.forEach((address) => besides.add(address));
+    clearTimeout(copying);
+    copying = setTimeout(() => navigator.serviceWorker?.ready.then((worker) => {
+      worker.active?.postMessage({ keep: [`/compare/${id}`, ...besides] });
+      besides.clear();
+    }), 200);
+  };
   const line = $('#line');
   // Somebody had answered before, on another phone: said until the next answer.
   let beside = '';
@@ -67,8 +78,25 @@
     const waiting = mine.filter(queue.waits).length;
     beside = event.said?.beside || beside;
     line.textContent = waiting === 0 ? beside : `${waiting} kept here${event.trouble ? `. ${event.trouble}` : ''}`;
-    if (event.said && waiting === 0) redraw();
+    if (event.said && waiting === 0 && afresh) window.location.assign(`/compare/${id}`);
+    else if (event.said && waiting === 0) {
+      redraw();
+      keepCopy();
+    }
   });
+
+  // A place that is gone is off the ladder, and a step that nothing is left for is none.
+  const leave = (step) => {
+    const later = steps.slice(steps.indexOf(step) + 1);
+    later.filter((s) => s.classList.contains('is-rung') && s.dataset.places === step.dataset.places).forEach((s) => done.add(s.dataset.step));
+    later.filter((s) => s.classList.contains('is-do')).forEach((s) => {
+      const next = steps.slice(steps.indexOf(s) + 1);
+      const end = next.findIndex((n) => n.classList.contains('is-do'));
+      if (next.slice(0, end < 0 ? undefined : end).every((n) => done.has(n.dataset.step))) done.add(s.dataset.step);
+    });
+  };
+  // After this the server has another step to ask.
+  let afresh = false;
 
   const knew = { value: sessionStorage.getItem(`knew:${id}`) ?? 'yes' };
   const knows = () => document.querySelectorAll('[data-knew]').forEach((b) => b.setAttribute('aria-pressed', String(knew.value === 'no')));
@@ -85,6 +113,8 @@
     queue.add(said, fields, $('h1', form).textContent);
     done.add(step.dataset.step);
     if (fields.value !== 'skip') follows(step.dataset.step);
+    if (fields.value === 'gone') leave(step);
+    if (fields.value === 'paint') afresh = true;
     document.querySelector('[form=swap]')?.remove();
     next();
   };
@@ -190,6 +220,20 @@
     event.target.parentElement.classList.add('taken');
   });
 
+  // At the desk: the code or the level by its key, = for no difference, Enter for the large button.
+  document.addEventListener('keydown', (event) => {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest('input, select, button, a, summary, dialog[open]') || !(here ?? over)) return;
+    const of = here ?? over;
+    const key = event.key.toUpperCase();
+    const hit = event.key === 'Enter'
+      ? $('.button.wide', of)
+      : [...of.querySelectorAll('.palm, .level')].find((b) => (b.value === 'same' ? key === '=' : b.value.toUpperCase() === key));
+    if (hit) {
+      event.preventDefault();
+      hit.click();
+    }
+  });
+
   // Foam: a tap on a jar is the height at the call that is due; the clock runs from the first tap and survives a reload.
   document.querySelectorAll('.now-step.is-marks').forEach((step) => {
     const began = `foam:${id}:${step.dataset.step}`;
@@ -246,4 +290,9 @@
   });
   show(here);
   queue.flush();
+
+  if ('serviceWorker' in navigator) {
+    const parts = performance.getEntriesByType('resource').map((r) => r.name).filter((n) => n.includes('/assets/'));
+    navigator.serviceWorker.register('/offline.js').then(() => keepCopy(`/compare/${id}/sheet`, ...parts)).catch(() => {});
+  }
 })();

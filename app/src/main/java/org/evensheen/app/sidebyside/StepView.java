@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.evensheen.core.instruments.Probe;
 import org.evensheen.core.measure.Level;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
@@ -26,6 +27,7 @@ import org.evensheen.core.sidebyside.Step;
  * @param unit beside a number
  * @param whole whether a number is counted, so that plus and minus make sense
  * @param seconds whether it is a time in seconds, so that a stopwatch can take it
+ * @param probe code of the kind of instrument that can fill it; empty if none can
  * @param slips what can go wrong with it
  * @param ladder where it is written down what a step of a ladder was done with; empty else
  * @param base the step after which it falls due; empty if it does not fall due later
@@ -45,6 +47,7 @@ record StepView(
         String unit,
         boolean whole,
         boolean seconds,
+        String probe,
         List<Integer> calls,
         List<Slipped> slips,
         String ladder,
@@ -88,6 +91,7 @@ record StepView(
                 number && measure != null ? measure.unit() : "",
                 number && measure != null && measure.parts().get(0) instanceof Part.Number n && n.whole(),
                 number && measure != null && measure.unit().equals("s"),
+                number && measure != null ? measure.probe().map(Probe::code).orElse("") : "",
                 step.type() == Step.Type.MARKS ? Comparison.CALLS : List.of(),
                 slips(step),
                 step.move()

@@ -6,6 +6,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.ColorScheme;
+import java.net.URI;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
@@ -130,7 +131,6 @@ class SideBySideJourneyTest {
             page = visit.page();
             start("glass", "One cleaner", "Other cleaner");
             String address = page.url();
-            page.waitForFunction("navigator.serviceWorker.controller !== null || true");
             assertThat(page.getByText("swap sides")).isVisible();
             tap(step().locator(".level").nth(3));
             assertThat(step()).hasAttribute("data-step", "before/B");
@@ -163,10 +163,126 @@ class SideBySideJourneyTest {
             List<String> drawn = step().locator(".palm:not(.same)").allTextContents();
             Assertions.assertThat(drawn).containsExactlyInAnyOrder("A", "B");
             tap(step().locator("[data-knew]"));
-            tap(step().locator(".palm.same"));
-            assertThat(page.locator("#line")).hasText("");
+            page.waitForResponse(r -> r.url().endsWith("/said"), () -> tap(step().locator(".palm.same")));
             String json = page.request().get(page.url() + "/sheet.json").text();
             Assertions.assertThat(json).containsPattern("\"value\":\"same\",\"by\":\"An onlooker\",\"knew\":false");
         }
     }
+
+    /** What is asked, chosen under "What is asked". */
+    private void ask(String kind, String... codes) {
+        page.navigate("/compare?to=" + kind);
+        page.locator(".now-asks summary").click();
+        page.locator(".now-asks input").all().stream()
+                .filter(box -> box.getAttribute("type").equals("checkbox"))
+                .forEach(box -> box.setChecked(
+                        List.of(codes).contains(box.getAttribute("name").substring(4))));
+    }
+
+    /** The look at rust waits ten minutes, counts them down on the phone, and is there when they are over. */
+    @Test
+    void aLookThatShowsLaterIsCalledByTheClock() {
+        try (Visit visit = Visit.of(390, 844, ColorScheme.LIGHT)) {
+            page = visit.page();
+            page.clock().install();
+            ask("wheel", "gone", "bloom");
+            type("#name0", "Rustmoth Iron Wash");
+            type("#name1", "Sallow Plain Soap");
+            tap(page.locator("[data-go]"));
+            assertThat(page.locator("#now")).isVisible();
+            answerAll();
+            assertThat(page.locator("#over")).isVisible();
+            page.clock().runFor(1000);
+            assertThat(page.locator("[data-next]")).containsText("How much rust bloom is on the disc on A? In 9:");
+            page.clock().fastForward("10:00");
+            page.clock().runFor(1000);
+            assertThat(step().locator("h1")).containsText("How much rust bloom is on the disc on A?");
+            answerAll();
+            assertThat(page.locator("#over")).isVisible();
+            Assertions.assertThat(visit.complaints()).isEmpty();
+        }
+    }
+
+    /** At the desk by keys alone; what is gone is not asked about again. */
+    @Test
+    void aLadderIsClimbedByKeysAndWhatIsGoneIsOff() {
+        try (Visit visit = Visit.of(1280, 800, ColorScheme.LIGHT)) {
+            page = visit.page();
+            ask("ladder", "water", "soap", "alcohol");
+            page.locator("#name0").fill("Osier Spray Seal");
+            page.locator("#name1").fill("Brock Paste");
+            page.locator("[data-go]").focus();
+            page.keyboard().press("Enter");
+            for (String key :
+                    List.of("do/1/water Enter", "water/A .", "water/B gone", "do/1/soap Enter", "soap/A gone")) {
+                String[] parts = key.split(" ");
+                assertThat(step()).hasAttribute("data-step", parts[0]);
+                if (parts[1].equals("Enter")) {
+                    page.keyboard().press("Enter");
+                } else {
+                    Locator button =
+                            step().locator(".palm[value=" + (parts[1].equals(".") ? "stands" : parts[1]) + "]");
+                    button.focus();
+                    page.keyboard().press("Enter");
+                    page.evaluate("document.activeElement.blur()");
+                }
+            }
+            assertThat(page.locator("#over")).isVisible();
+            assertThat(page.locator("#line")).hasText("");
+            String at = page.url();
+            page.navigate(at);
+            assertThat(page.locator("#over")).isVisible();
+            page.keyboard().press("Enter");
+            assertThat(page.locator(".now-sheet h1")).containsText("stands more");
+            Assertions.assertThat(visit.complaints()).isEmpty();
+        }
+    }
+
+    /** A clock of its own for each place; a photo waits without a line; a reload in mid-step without a line shows the step again. */
+    @Test
+    void clocksPhotosAndAReloadGoOnWithoutALine() throws java.io.IOException {
+        try (Cable cable = new Cable(URI.create(LiveApp.url()).getPort());
+                Visit visit = Visit.of(cable.url(), 390, 844, ColorScheme.DARK)) {
+            page = visit.page();
+            ask("spray", "streaks");
+            type("#name0", "Osier Spray Seal");
+            type("#name1", "Brock Paste");
+            tap(page.locator("[data-go]"));
+            assertThat(page.locator("#now")).isVisible();
+            String at = page.url();
+            tap(step().locator(".bare[value=skip]"));
+            assertThat(step()).hasAttribute("data-step", "do/1/apply");
+            tap(step().locator("[data-clock-of]").first());
+            assertThat(step().locator("[data-runs]").first()).containsText(Pattern.compile("0:0\\d"));
+            assertThat(page.locator("#line")).hasText("");
+            // The copy knows of the step that was passed by.
+            String copied =
+                    "(a) => caches.match(a).then((r) => r ? r.text() : 'swap sides').then((t) => !t.includes('swap sides'))";
+            for (int i = 0; i < 100 && !Boolean.TRUE.equals(page.evaluate(copied, at)); i++) {
+                page.waitForTimeout(100);
+            }
+            Assertions.assertThat(page.evaluate(copied, at)).isEqualTo(true);
+            cable.cut();
+            page.reload();
+            assertThat(step()).hasAttribute("data-step", "do/1/apply");
+            assertThat(step().locator("[data-runs]").first()).containsText(Pattern.compile("0:\\d\\d"));
+            tap(step().locator(".button.wide"));
+            tap(step().locator(".button.wide"));
+            assertThat(step()).hasAttribute("data-step", "streaks/A");
+            step().locator("[data-photo]")
+                    .setInputFiles(new com.microsoft.playwright.options.FilePayload(
+                            "a.png", "image/png", java.util.Base64.getDecoder().decode(DOT)));
+            tap(step().locator(".level").nth(1));
+            cable.mend();
+            assertThat(page.locator("#line")).hasText("");
+            page.navigate(at + "/sheet");
+            assertThat(page.locator(".shots figure")).hasCount(1);
+            Assertions.assertThat(page.request().get(at + "/sheet.json").text())
+                    .containsPattern("\"step\":\"stays/apply/A\",\"value\":\"\\d+\"");
+        }
+    }
+
+    /** A PNG of one white pixel. */
+    private static final String DOT =
+            "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8/5+hHgAHggJ/PchI7wAAAABJRU5ErkJggg==";
 }

@@ -2,8 +2,11 @@ package org.evensheen.core.measure;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.stream.Stream;
+import org.evensheen.core.instruments.Probe;
 import org.evensheen.core.label.ProductKind;
 
 /** One number that is counted, timed or weighed on a place, compared among products without bare: wipes, seconds until clear, grams held. */
@@ -75,6 +78,13 @@ public final class Plain extends Measure {
     @Override
     public Scale scale() {
         return scale;
+    }
+
+    @Override
+    public Optional<Probe> probe() {
+        return Stream.of(Probe.SCALE, Probe.SURFACE)
+                .filter(p -> p.unit().equals(unit))
+                .findFirst();
     }
 
     @Override
