@@ -47,12 +47,17 @@
     else clock.textContent = left < 3600 ? `${$('h1', soon).textContent} In ${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}` : '';
   }, 500);
 
+  // At a desk the sheet grows beside the steps, but not before the eyes of somebody who is to see codes only.
+  const wide = window.matchMedia('(min-width: 60rem)');
   // What the server has drawn of the places, once it knows more.
   const redraw = async () => {
     const answer = await fetch(`/compare/${id}/picture`).catch(() => null);
     if (!answer?.ok) return;
     $('#picture').innerHTML = await answer.text();
     light(here);
+    if (!wide.matches) return;
+    const grown = await fetch(`/compare/${id}/growing`).catch(() => null);
+    if (grown?.ok) $('#growing').innerHTML = await grown.text();
   };
   // A copy of this page as it stands now, for a reload without a line; what waits in the queue is known besides.
   let copying;
@@ -99,7 +104,10 @@
   let afresh = false;
 
   const knew = { value: sessionStorage.getItem(`knew:${id}`) ?? 'yes' };
-  const knows = () => document.querySelectorAll('[data-knew]').forEach((b) => b.setAttribute('aria-pressed', String(knew.value === 'no')));
+  const knows = () => {
+    $('#growing').hidden = knew.value === 'no';
+    document.querySelectorAll('[data-knew]').forEach((b) => b.setAttribute('aria-pressed', String(knew.value === 'no')));
+  };
   knows();
 
   const keep = (form, button) => {

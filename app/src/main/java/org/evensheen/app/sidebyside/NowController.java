@@ -59,6 +59,7 @@ class NowController {
     private final OwnKindStore own;
     private final LookStore looks;
     private final LookKeeper keeper;
+    private final Sheets sheets;
     private final Clock clock;
 
     NowController(
@@ -67,12 +68,14 @@ class NowController {
             OwnKindStore own,
             LookStore looks,
             LookKeeper keeper,
+            Sheets sheets,
             Clock clock) {
         this.store = store;
         this.products = products;
         this.own = own;
         this.looks = looks;
         this.keeper = keeper;
+        this.sheets = sheets;
         this.clock = clock;
     }
 
@@ -313,6 +316,7 @@ class NowController {
                                         s.question().orElseThrow().ask(),
                                         upperFirst(Figures.soon(s.due(zone()).orElseThrow(), now, zone()))))
                         .toList());
+        model.addAttribute("growing", SheetPage.lines(c, sheets.of(id, c)));
         model.addAttribute("fresh", c.said().isEmpty());
         model.addAttribute("shelf", c.rungs().isEmpty() ? List.of() : products.names(60));
         model.addAttribute("picture", Picture.of(c, round));
@@ -365,6 +369,14 @@ class NowController {
         Comparison c = store.load(id);
         model.addAttribute("picture", Picture.of(c, Math.max(1, Math.min(c.rounds(), round))));
         return "sidebyside/picture";
+    }
+
+    /** What it has come to by now, beside the steps at a desk. */
+    @GetMapping("/compare/{id}/growing")
+    String growing(@PathVariable long id, Model model) {
+        Comparison c = store.load(id);
+        model.addAttribute("growing", SheetPage.lines(c, sheets.of(id, c)));
+        return "sidebyside/grown";
     }
 
     /** What a dose comes to, as somebody writes it. */

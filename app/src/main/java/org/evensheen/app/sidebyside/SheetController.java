@@ -1,7 +1,5 @@
 package org.evensheen.app.sidebyside;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -9,7 +7,6 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
-import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.evensheen.app.page.Device;
@@ -18,9 +15,7 @@ import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Missing;
 import org.evensheen.app.page.Refused;
 import org.evensheen.app.pictures.Picture;
-import org.evensheen.core.sidebyside.Bottle;
 import org.evensheen.core.sidebyside.Comparison;
-import org.evensheen.core.sidebyside.Sheet;
 import org.evensheen.core.units.PlainText;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
@@ -43,58 +38,40 @@ class SheetController {
     private final ComparisonStore store;
     private final ShotStore shots;
     private final OwnKindStore own;
+    private final Sheets sheets;
     private final SheetFile file;
     private final ComparisonBundle bundle;
     private final Clock clock;
-    private final Cache<Stand, Sheet> worked =
-            Caffeine.newBuilder().maximumSize(200).build();
 
     SheetController(
             ComparisonStore store,
             ShotStore shots,
             OwnKindStore own,
+            Sheets sheets,
             SheetFile file,
             ComparisonBundle bundle,
             Clock clock) {
         this.store = store;
         this.shots = shots;
         this.own = own;
+        this.sheets = sheets;
         this.file = file;
         this.bundle = bundle;
         this.clock = clock;
-    }
-
-    /** What a sheet follows from: what was said is only ever added to. */
-    private record Stand(long id, int said, int rounds, List<Bottle> bottles) {}
-
-    /** As worked out; afresh as soon as anything was said, here or by another copy of the application. */
-    private Sheet judged(long id, Comparison c) {
-        Instant now = Instant.now(clock);
-        return c.said().isEmpty()
-                ? Sheet.of(c, now)
-                : worked.get(
-                        new Stand(
-                                id,
-                                c.said().size(),
-                                c.rounds(),
-                                c.contenders().stream()
-                                        .map(x -> c.bottle(x.number()))
-                                        .toList()),
-                        stand -> Sheet.of(c, now));
     }
 
     @GetMapping("/compare/{id}/sheet")
     String sheet(@PathVariable long id, Model model) {
         Comparison c = store.load(id);
         model.addAttribute("id", id);
-        model.addAttribute("page", SheetPage.of(c, judged(id, c), when(c), shots.of(id)));
+        model.addAttribute("page", SheetPage.of(c, sheets.of(id, c), when(c), shots.of(id)));
         return "sidebyside/sheet";
     }
 
     @GetMapping("/compare/{id}/sheet.json")
     ResponseEntity<SheetDocument> json(@PathVariable long id) {
         Comparison c = store.load(id);
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(SheetDocument.of(c, judged(id, c)));
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(SheetDocument.of(c, sheets.of(id, c)));
     }
 
     @GetMapping("/compare/{id}/sheet.md")
@@ -102,7 +79,7 @@ class SheetController {
         Comparison c = store.load(id);
         return ResponseEntity.ok()
                 .contentType(new MediaType("text", "markdown", StandardCharsets.UTF_8))
-                .body(SheetWords.markdown(c, judged(id, c), when(c)));
+                .body(SheetWords.markdown(c, sheets.of(id, c), when(c)));
     }
 
     /** One page with its pictures inside, to keep or to send. */
@@ -112,7 +89,7 @@ class SheetController {
         return ResponseEntity.ok()
                 .contentType(new MediaType("text", "html", StandardCharsets.UTF_8))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"side-by-side-%d.html\"".formatted(id))
-                .body(file.html(SheetPage.of(c, judged(id, c), when(c), shots.of(id))));
+                .body(file.html(SheetPage.of(c, sheets.of(id, c), when(c), shots.of(id))));
     }
 
     /** Everything, to keep elsewhere or bring in again. */

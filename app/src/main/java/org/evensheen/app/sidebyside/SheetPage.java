@@ -93,7 +93,7 @@ record SheetPage(
                         .map(p -> new StepView.Goes(
                                 p.code(), p.name(), c.on(p.code()).name(), "", 0, 0, "", ""))
                         .toList(),
-                sheet.rows().stream().map(r -> line(c, r)).toList(),
+                lines(c, sheet),
                 sheet.spent().stream()
                         .map(t -> new Taken(c.contenders().get(t.contender()).name(), SheetWords.spent(t)))
                         .toList(),
@@ -172,9 +172,16 @@ record SheetPage(
         };
     }
 
+    static List<Line> lines(Comparison c, Sheet sheet) {
+        return sheet.rows().stream().map(r -> line(c, r)).toList();
+    }
+
     private static Line line(Comparison c, Sheet.Row row) {
+        boolean otherwise =
+                row.told().isPresent() && !row.told().equals(row.question().measure());
         return new Line(
-                row.question().label(),
+                row.question().label()
+                        + (otherwise ? ", " + row.told().get().words().score() : ""),
                 SheetWords.outcome(c, row),
                 row.outcome() == Sheet.Outcome.SETTLED || row.outcome() == Sheet.Outcome.AHEAD,
                 row.standings().stream()

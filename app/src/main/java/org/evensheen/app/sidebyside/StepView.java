@@ -69,8 +69,16 @@ record StepView(
     record Goes(
             String code, String place, String name, String clock, long least, long most, String window, String asks) {}
 
-    /** An answer that is a tap. */
-    record Answer(String value, String big, String words) {}
+    /**
+     * An answer that is a tap.
+     *
+     * @param drawing what a level looks like, as a path; empty for others
+     */
+    record Answer(String value, String big, String words, String drawing) {
+        Answer(String value, String big, String words) {
+            this(value, big, words, "");
+        }
+    }
 
     /** What can go wrong, as a box to tick. */
     record Slipped(String field, String words) {}
@@ -166,7 +174,7 @@ record StepView(
 
     private static List<Answer> levels(Level level) {
         return IntStream.rangeClosed(0, Level.MOST)
-                .mapToObj(n -> new Answer("" + n, "" + n, level.said(n)))
+                .mapToObj(n -> new Answer("" + n, "" + n, level.said(n), LevelDrawing.of(level, n)))
                 .toList();
     }
 }

@@ -65,7 +65,9 @@ class MeasuresTest {
         "streaks, of 5, 1, less, ORDER, 0, NONE, sheeting eye, ''",
         "wipes, wipes, 0, less, COUNT, 0, NONE, sheeting, ''",
         "dries, s, 1, more, LOG, 0, NONE, sheeting, ''",
-        "held, g, 1, more, AMOUNT, 0, NONE, sheeting, ''"
+        "held, g, 1, more, AMOUNT, 0, NONE, sheeting, scale",
+        "rung, steps, 1, more, ORDER, 0, NONE, sheeting, ''",
+        "panel-heat, °C, 1, less, AMOUNT, 0, NONE, sheeting, surface"
     })
     void eachIsJudgedAsItsKindOfNumberWantsIt(
             String code,
