@@ -172,8 +172,8 @@ class SideBySideJourneyTest {
     /** What is asked, chosen under "What is asked". */
     private void ask(String kind, String... codes) {
         page.navigate("/compare?to=" + kind);
-        page.locator(".now-asks summary").click();
-        page.locator(".now-asks input").all().stream()
+        page.locator(".now-start .now-asks summary").click();
+        page.locator(".now-start .now-asks input").all().stream()
                 .filter(box -> box.getAttribute("type").equals("checkbox"))
                 .forEach(box -> box.setChecked(
                         List.of(codes).contains(box.getAttribute("name").substring(4))));
