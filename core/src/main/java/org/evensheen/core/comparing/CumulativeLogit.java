@@ -66,9 +66,13 @@ final class CumulativeLogit {
 
     /** Effects that sum to zero, from all but the last. */
     private static double[] summing(double[] x, int from, int count) {
-        double[] effects = Arrays.copyOfRange(x, from, from + count);
-        effects[count - 1] = 0;
-        effects[count - 1] = -Arrays.stream(effects).sum();
+        double[] effects = new double[count];
+        double sum = 0;
+        for (int i = 0; i < count - 1; i++) {
+            effects[i] = x[from + i];
+            sum += effects[i];
+        }
+        effects[count - 1] = -sum;
         return effects;
     }
 
@@ -92,7 +96,11 @@ final class CumulativeLogit {
     }
 
     private static double penalty(double[] effects) {
-        return Arrays.stream(effects).map(e -> e * e).sum() / (2 * PRIOR * PRIOR);
+        double sum = 0;
+        for (double effect : effects) {
+            sum += effect * effect;
+        }
+        return sum / (2 * PRIOR * PRIOR);
     }
 
     private static double logistic(double z) {

@@ -32,6 +32,11 @@ public final class Davidson {
                 throw new IllegalArgumentException("a tally is of two contenders and has no negative counts");
             }
         }
+
+        /** Together with more answers about the same pair in the same order. */
+        public Tally plus(Tally more) {
+            return new Tally(first, second, firstWins + more.firstWins, secondWins + more.secondWins, ties + more.ties);
+        }
     }
 
     private final double[] worths;

@@ -110,6 +110,15 @@ final class OrderJudge {
                 .toList();
     }
 
+    /** How many come before one. */
+    private int before(double[] drawn, double own) {
+        int before = 0;
+        for (double other : drawn) {
+            before += (moreIsBetter ? other > own : other < own) ? 1 : 0;
+        }
+        return before;
+    }
+
     /** Chance of each place by draws from the normal approximation at the maximum; rows in the order of {@code ranked}. */
     double[][] chances(List<Integer> ranked) {
         int n = ranked.size();
@@ -123,6 +132,7 @@ final class OrderJudge {
                         .getData();
         Well19937a random = new Well19937a(seed);
         double[][] counts = new double[n][n];
+        int[] position = ranked.stream().mapToInt(products::indexOf).toArray();
         double[] drawn = new double[n];
         double[] normal = new double[Math.max(0, n - 1)];
         for (int draw = 0; draw < PlaceChances.DRAWS; draw++) {
@@ -137,11 +147,7 @@ final class OrderJudge {
             }
             drawn[n - 1] = -sum;
             for (int r = 0; r < n; r++) {
-                double own = drawn[products.indexOf(ranked.get(r))];
-                int place = (int) Arrays.stream(drawn)
-                        .filter(o -> moreIsBetter ? o > own : o < own)
-                        .count();
-                counts[r][place]++;
+                counts[r][before(drawn, drawn[position[r]])]++;
             }
         }
         for (double[] row : counts) {

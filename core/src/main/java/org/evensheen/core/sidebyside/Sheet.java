@@ -5,7 +5,9 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -204,17 +206,7 @@ public record Sheet(
             return Optional.of(new Row(q, Outcome.UNUSED, standings, Optional.empty(), all.size()));
         }
         List<Integer> met = met(c, used);
-        Davidson worths = Davidson.fit(
-                met.size(),
-                used.stream()
-                        .map(b -> new Davidson.Tally(
-                                met.indexOf(first(c, b)),
-                                met.indexOf(second(c, b)),
-                                b.way() > 0 ? 1 : 0,
-                                b.way() < 0 ? 1 : 0,
-                                b.way() == 0 ? 1 : 0))
-                        .toList(),
-                true);
+        Davidson worths = Davidson.fit(met.size(), tallies(c, used, met), true);
         double[] first = worths.chancesOfFirst(c.seed());
         List<Standing> standings = java.util.stream.IntStream.range(0, met.size())
                 .boxed()
@@ -232,6 +224,18 @@ public record Sheet(
                 standings,
                 Optional.empty(),
                 used.size()));
+    }
+
+    /** Answers counted by pair. */
+    private static List<Davidson.Tally> tallies(Comparison c, List<Ballot> ballots, List<Integer> met) {
+        Map<List<Integer>, Davidson.Tally> counted = new LinkedHashMap<>();
+        for (Ballot b : ballots) {
+            List<Integer> pair = List.of(met.indexOf(first(c, b)), met.indexOf(second(c, b)));
+            Davidson.Tally one = new Davidson.Tally(
+                    pair.get(0), pair.get(1), b.way() > 0 ? 1 : 0, b.way() < 0 ? 1 : 0, b.way() == 0 ? 1 : 0);
+            counted.merge(pair, one, Davidson.Tally::plus);
+        }
+        return List.copyOf(counted.values());
     }
 
     private static int first(Comparison c, Ballot b) {
