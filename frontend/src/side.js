@@ -22,7 +22,7 @@
     over.hidden = Boolean(step);
     here = step;
     const at = $('[data-at]');
-    if (at && step) at.textContent = String(steps.indexOf(step) + 1);
+    if (at && step) at.textContent = step.dataset.n;
     $('#picture').hidden = step?.classList.contains('is-marks') ?? false;
     light(step);
     (step ?? over).querySelector('h1').scrollIntoView({ block: 'nearest' });
@@ -175,8 +175,10 @@
       return;
     }
     if (event.target.closest('[data-back]')) {
-      event.preventDefault();
       const before = steps[steps.indexOf(here) - 1];
+      // What was answered before this page was made is the server's to show again.
+      if (Number(before?.dataset.n) !== Number(here.dataset.n) - 1) return;
+      event.preventDefault();
       done.delete(before.dataset.step);
       show(before);
     }

@@ -300,13 +300,17 @@ class NowController {
         int current = current(steps, step, now);
         List<StepView> views = new ArrayList<>();
         for (int i = 0; i < steps.size(); i++) {
-            views.add(StepView.of(c, steps.get(i), i == current, now, zone()));
+            // What was answered is not asked again, unless somebody goes back to it.
+            if (!steps.get(i).done() || i == current) {
+                views.add(StepView.of(c, steps, i, i == current, now, zone()));
+            }
         }
         int round = current < steps.size() ? steps.get(current).round() : c.rounds();
         model.addAttribute("id", id);
         model.addAttribute("what", SheetWords.what(c));
         model.addAttribute("steps", views);
         model.addAttribute("at", Math.min(current + 1, steps.size()));
+        model.addAttribute("all", steps.size());
         model.addAttribute("over", current >= steps.size());
         model.addAttribute(
                 "comes",

@@ -22,6 +22,8 @@ import org.evensheen.core.sidebyside.Step;
 /**
  * A step as it is shown.
  *
+ * @param number from 1, among all steps
+ * @param back key of the step before it; empty for the first
  * @param type what it is, in small letters
  * @param goes what goes on which place, for steps that need it
  * @param unit beside a number
@@ -35,6 +37,8 @@ import org.evensheen.core.sidebyside.Step;
  * @param due when it falls due, ms since 1970; 0 if that is not known yet, or it is due already
  */
 record StepView(
+        int number,
+        String back,
         String key,
         String id,
         String type,
@@ -83,10 +87,13 @@ record StepView(
     /** What can go wrong, as a box to tick. */
     record Slipped(String field, String words) {}
 
-    static StepView of(Comparison c, Step step, boolean current, Instant now, ZoneId zone) {
+    static StepView of(Comparison c, List<Step> steps, int at, boolean current, Instant now, ZoneId zone) {
+        Step step = steps.get(at);
         boolean number = step.type() == Step.Type.NUMBER;
         Measure measure = step.question().flatMap(Question::measure).orElse(null);
         return new StepView(
+                at + 1,
+                at == 0 ? "" : steps.get(at - 1).key(),
                 step.key(),
                 step.key().replace('/', '-'),
                 step.type().name().toLowerCase(java.util.Locale.ROOT),
