@@ -1,0 +1,167 @@
+package org.evensheen.app.sidebyside;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.evensheen.app.sidebyside.Afternoons.begun;
+import static org.evensheen.app.sidebyside.Afternoons.form;
+import static org.evensheen.app.sidebyside.Afternoons.load;
+import static org.evensheen.app.sidebyside.Afternoons.place;
+import static org.evensheen.app.sidebyside.Afternoons.plain;
+import static org.evensheen.app.sidebyside.Afternoons.say;
+
+import java.net.http.HttpResponse;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.Web;
+import org.evensheen.core.sidebyside.Comparison;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** What goes out of an afternoon, and what it grows into. */
+@ExtendWith(LiveApp.class)
+class SheetPagesTest {
+
+    @Test
+    void photosOfPlacesStandOnTheSheetInTheFileAndInTheBundle() throws Exception {
+        String at = begun("glass", "One cleaner", "Other <cleaner>");
+        byte[] photo = org.evensheen.app.pictures.Picture.of(() -> {
+                    var image = new java.awt.image.BufferedImage(40, 30, java.awt.image.BufferedImage.TYPE_INT_RGB);
+                    var bytes = new java.io.ByteArrayOutputStream();
+                    javax.imageio.ImageIO.write(image, "png", bytes);
+                    return bytes.toByteArray();
+                })
+                .large();
+        String to = at + "/photos?code=A&step=streaks/A&key=";
+        UUID key = UUID.randomUUID();
+        assertThat(Web.upload(to + key, "photo", photo).statusCode()).isEqualTo(302);
+        assertThat(Web.upload(to + key, "photo", photo).statusCode()).isEqualTo(302);
+        assertThat(Web.upload(to + UUID.randomUUID(), "photo", "none".getBytes(java.nio.charset.StandardCharsets.UTF_8))
+                        .statusCode())
+                .isEqualTo(422);
+        assertThat(Web.upload(at + "/photos?code=Z&step=streaks/A&key=" + key, "photo", photo)
+                        .body())
+                .contains("no such place");
+        say(at, "streaks/A", "1");
+        say(at, "streaks/B", "3");
+        String sheet = Web.get(at + "/sheet").body();
+        assertThat(sheet.split("/small.jpg", -1)).as("kept once").hasSize(2);
+        HttpResponse<String> file = Web.get(at + "/sheet.html");
+        assertThat(file.body())
+                .contains("data:image/jpeg;base64,", "Other &lt;cleaner&gt;", "seen once")
+                .doesNotContain("<script", "Other <cleaner>");
+        byte[] bundle = LiveApp.bean(ComparisonBundle.class).write(Long.parseLong(at.replaceAll("\\D", "")));
+        String again = place(Web.upload("/compare/bundle", "file", bundle));
+        assertThat(again).as("what is there already is not doubled").isEqualTo(at + "/sheet");
+        String other = new String(bundle, java.nio.charset.StandardCharsets.ISO_8859_1);
+        assertThat(other).contains("comparison.json", "photos/0001.jpg");
+    }
+
+    /** A bundle comes in elsewhere with all that was said, and what is none says so. */
+    @Test
+    void aBundleComesInWholeOrNotAtAll() throws java.io.IOException {
+        String at = begun("spray", "Osier Spray Seal", "Gorse Glaze");
+        say(at, "streaks/A", "1");
+        say(at, "streaks/B", "4");
+        byte[] bundle = LiveApp.bean(ComparisonBundle.class).write(Long.parseLong(at.replaceAll("\\D", "")));
+        Comparison there = load(place(Web.upload("/compare/bundle", "file", rekeyed(bundle, s -> s))));
+        assertThat(there.said()).isEqualTo(load(at).said());
+        assertThat(there.places()).isEqualTo(load(at).places());
+        assertThat(there.contenders()).isEqualTo(load(at).contenders());
+        for (java.util.function.UnaryOperator<String> broken : List.<java.util.function.UnaryOperator<String>>of(
+                s -> s.replace("even-sheen-comparison/1", "even-sheen-comparison/9"),
+                s -> s.replace("\"spray\"", "\"sprawl\""),
+                s -> s.replace("\"number\" : 1", "\"number\" : 9"),
+                s -> s.replace("\"code\" : \"B\"", "\"code\" : \"A\""),
+                s -> s.replace("\"key\"", "\"quay\""),
+                s -> s.substring(0, 100))) {
+            HttpResponse<String> refused = Web.upload("/compare/bundle", "file", rekeyed(bundle, broken));
+            assertThat(refused.statusCode()).isEqualTo(422);
+            assertThat(refused.body().toLowerCase(java.util.Locale.ROOT)).contains("nothing was stored");
+        }
+        assertThat(Web.upload("/compare/bundle", "file", new byte[] {1, 2, 3}).statusCode())
+                .isEqualTo(422);
+    }
+
+    /** The same bundle under other keys, with its document changed. */
+    private static byte[] rekeyed(byte[] bundle, java.util.function.UnaryOperator<String> change)
+            throws java.io.IOException {
+        var in = new java.util.zip.ZipInputStream(new java.io.ByteArrayInputStream(bundle));
+        var bytes = new java.io.ByteArrayOutputStream();
+        try (var out = new java.util.zip.ZipOutputStream(bytes)) {
+            in.getNextEntry();
+            String text = new String(in.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+            Matcher keys = Pattern.compile("[0-9a-f]{8}-[0-9a-f-]{27}").matcher(text);
+            text = keys.replaceAll(k -> UUID.randomUUID().toString());
+            out.putNextEntry(new java.util.zip.ZipEntry("comparison.json"));
+            out.write(change.apply(text).getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        }
+        return bytes.toByteArray();
+    }
+
+    @Test
+    void questionsAreKeptAsAKindOfOnesOwn() {
+        Map<String, String> form = form("spray", "One", "Other");
+        form.put("asked", "spray");
+        form.put("ask-tone", "on");
+        form.put("ask-minutes", "on");
+        form.put("shape", "strips");
+        String at = place(Web.post("/compare", form));
+        String name = "Tone on strips " + UUID.randomUUID().toString().substring(0, 8);
+        assertThat(plain(Web.post(
+                        at + "/kind",
+                        Map.of("name", "\u3164", "key", UUID.randomUUID().toString()))))
+                .contains("a name that can be read");
+        Map<String, String> kept = Map.of("name", name, "key", UUID.randomUUID().toString());
+        Web.post(at + "/kind", kept);
+        Web.post(at + "/kind", kept);
+        String start = Web.get("/compare").body();
+        Matcher tile = Pattern.compile("(?s)value=\"(own-\\d+)\"[^>]*>(?:(?!</button>).)*" + name)
+                .matcher(start);
+        assertThat(tile.find()).isTrue();
+        String own = tile.group(1);
+        assertThat(Web.get("/compare?to=" + own).body())
+                .contains("name=\"ask-tone\" checked")
+                .doesNotContain("name=\"ask-slick\" checked");
+        String mine = begun(own, "This", "That");
+        assertThat(load(mine).asked()).containsExactlyInAnyOrder("tone", "minutes");
+        assertThat(load(mine).shape()).isEqualTo(org.evensheen.core.layout.Places.STRIPS);
+    }
+
+    @Test
+    void howTheyWereComeByIsSaidOnTheSheetAndWhoKnewIsDoubted() {
+        String at = begun("spray", "Osier Spray Seal", "Gorse Glaze");
+        say(at, "streaks/A", "1");
+        say(at, "streaks/B", "3");
+        Web.post(at + "/came", Map.of("key", UUID.randomUUID().toString(), "came/0", "bought", "came/1", "given"));
+        assertThat(plain(Web.get(at + "/sheet")))
+                .contains("Bought: Osier Spray Seal. Given: Gorse Glaze.", "no ordinary purchase");
+    }
+
+    /** What was worth it goes on for weeks: the Planner has everything that was compared. */
+    @Test
+    void aSheetGrowsIntoAPlan() {
+        String at = begun("spray", "Osier Spray Seal", "Gorse Glaze, half the dose");
+        String osier = load(at).on("A").name().startsWith("Osier") ? "A" : "B";
+        say(at, "dose/1", "as written", "dose/" + osier, "40 mL in 1 L");
+        say(at, "came/1", "given");
+        Map<String, String> form = new HashMap<>();
+        Matcher field = Pattern.compile(
+                        "<input type=\"hidden\" name=\"(key|question|unit|(?:name|what|way|dose|source)\\d)\" value=\"([^\"]*)\"")
+                .matcher(Web.get(at + "/sheet").body());
+        field.results().forEach(f -> form.put(f.group(1), f.group(2)));
+        String plan = place(Web.post("/plans", form));
+        assertThat(plan).matches("/plans/\\d+");
+        assertThat(plain(Web.get(plan)))
+                .contains(
+                        "value=\"Osier Spray Seal\"",
+                        "value=\"Gorse Glaze\"",
+                        "value=\"half the dose\"",
+                        "Which lasts: ");
+        assertThat(form).containsEntry("dose0", "40 mL in 1 L").containsEntry("source1", "gifted");
+        assertThat(plain(Web.get(plan + "?step=protocol"))).contains("value=\"40 mL in 1 L\"");
+    }
+}
