@@ -327,6 +327,18 @@ public class ComparisonStore {
                 .optional();
     }
 
+    /** Names that were typed in earlier comparisons of a kind and are on no Shelf, the latest first. */
+    List<String> namesTyped(Kind kind, int most) {
+        return database.sql("""
+                        select e.name from comparison_contender e join comparison c on c.id = e.comparison_id
+                        where c.kind = :kind and e.product_id is null
+                        group by e.name order by max(c.id) desc limit :most""")
+                .param("kind", kind.code())
+                .param("most", most)
+                .query(String.class)
+                .list();
+    }
+
     /** The latest comparisons. */
     List<Listed> latest(int most) {
         return database.sql("""

@@ -33,6 +33,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 class StartController {
     private static final int NAME = 80;
     private static final int WAY = 120;
+    /** So many names from before are offered, and so many from the Shelf. */
+    private static final int KNOWN = 20;
+
+    private static final int SHELF = 60;
 
     private final ComparisonStore store;
     private final ProductStore products;
@@ -102,7 +106,9 @@ class StartController {
         model.addAttribute("filled", filled);
         model.addAttribute("kind", code);
         model.addAttribute("most", Comparison.MOST);
-        model.addAttribute("shelf", products.names(60));
+        List<String> known = new ArrayList<>(store.namesTyped(kind, KNOWN));
+        known.addAll(products.names(SHELF));
+        model.addAttribute("shelf", known);
         model.addAttribute("key", UUID.randomUUID());
         return "sidebyside/start";
     }

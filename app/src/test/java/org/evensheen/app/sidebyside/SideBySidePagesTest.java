@@ -171,6 +171,15 @@ class SideBySidePagesTest {
         assertThat(ticked.results().map(r -> r.group(1))).containsExactly("water", "clears");
     }
 
+    /** What was typed for mitts is offered for mitts again, and not for glass. */
+    @Test
+    void whatWasTypedBeforeIsOfferedAgain() {
+        String mitt = "Mitt " + UUID.randomUUID();
+        begun("media", mitt, "Loop Pad Nine");
+        assertThat(Web.get("/compare?to=media").body()).contains("<option value=\"" + mitt + "\">");
+        assertThat(Web.get("/compare?to=glass").body()).doesNotContain(mitt);
+    }
+
     /** A ballot shows codes and nothing else. */
     @Test
     void whoIsHandedThePhoneSeesCodesOnly() {
