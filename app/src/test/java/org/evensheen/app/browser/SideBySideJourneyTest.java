@@ -111,6 +111,11 @@ class SideBySideJourneyTest {
             tap(page.locator("[data-sheet]"));
             assertThat(page.locator(".now-sheet h1")).containsText(".");
             assertThat(page.locator(".sheet-line")).hasCount(3);
+            String printed = new String(
+                    page.pdf(new Page.PdfOptions().setFormat("A4")), java.nio.charset.StandardCharsets.ISO_8859_1);
+            Assertions.assertThat(printed.split("/Type /Page[^s]", -1))
+                    .as("one page on paper")
+                    .hasSize(2);
             System.out.printf(
                     java.util.Locale.ROOT,
                     "taps: %s: %d taps and %d typed fields to the first step, %d more to the sheet%n",
