@@ -89,7 +89,7 @@ class PlanController {
         Map<String, String> typed = Fields.blank(question.strip(), bed, planner.today(), random.nextInt(SEEDS));
         // Whoever comes from an afternoon brings contenders along.
         sent.forEach((field, text) -> {
-            if (field.matches("(name|what|way|dose|source)[0-7]|unit") && text.length() <= BROUGHT) {
+            if (field.matches("(name|what|way|dose|source)[0-7]|unit|grown") && text.length() <= BROUGHT) {
                 typed.put(field, text.strip());
             }
         });

@@ -150,7 +150,7 @@ class SheetPagesTest {
         say(at, "came/1", "given");
         Map<String, String> form = new HashMap<>();
         Matcher field = Pattern.compile(
-                        "<input type=\"hidden\" name=\"(key|question|unit|(?:name|what|way|dose|source)\\d)\" value=\"([^\"]*)\"")
+                        "<input type=\"hidden\" name=\"(key|question|unit|grown|(?:name|what|way|dose|source)\\d)\" value=\"([^\"]*)\"")
                 .matcher(Web.get(at + "/sheet").body());
         field.results().forEach(f -> form.put(f.group(1), f.group(2)));
         String plan = place(Web.post("/plans", form));
@@ -160,7 +160,8 @@ class SheetPagesTest {
                         "value=\"Osier Spray Seal\"",
                         "value=\"Gorse Glaze\"",
                         "value=\"half the dose\"",
-                        "Which lasts: ");
+                        "Which lasts: ",
+                        "<a href=\"" + at + "/sheet\">what was seen then");
         assertThat(form).containsEntry("dose0", "40 mL in 1 L").containsEntry("source1", "gifted");
         assertThat(plain(Web.get(plan + "?step=protocol"))).contains("value=\"40 mL in 1 L\"");
     }
