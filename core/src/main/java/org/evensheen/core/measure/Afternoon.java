@@ -1,10 +1,11 @@
 package org.evensheen.core.measure;
 
 import java.util.List;
+import java.util.stream.Stream;
 
-/** What is seen, felt, counted and timed in an afternoon, side by side. */
+/** What is seen and felt in an afternoon, side by side, as levels; with {@link AfternoonNumbers} all that is looked at there. */
 final class Afternoon {
-    static final List<Measure> MEASURES = List.of(
+    private static final List<Measure> LEVELS = List.of(
             level(
                     "dirt",
                     "Dirt before",
@@ -233,46 +234,6 @@ final class Afternoon {
                     "half and more",
                     "nearly as new",
                     "as new"),
-            plain(
-                    "rung",
-                    "Steps stood",
-                    "standing up to what is done to it",
-                    "number of steps",
-                    Scale.ORDER,
-                    "steps",
-                    20,
-                    true,
-                    "The steps after which it was still there."),
-            plain(
-                    "marks",
-                    "Fine marks",
-                    "leaving no marks",
-                    "number of marks",
-                    Scale.COUNT,
-                    "marks",
-                    500,
-                    false,
-                    "Count them on a soft dark square, with a lamp; over fifty, guess."),
-            plain(
-                    "high-spots",
-                    "High spots",
-                    "leaving no high spots",
-                    "number of high spots",
-                    Scale.COUNT,
-                    "spots",
-                    200,
-                    false,
-                    "Look along it, from both sides."),
-            plain(
-                    "flash",
-                    "Flashes off after",
-                    "time to work in",
-                    "time before it flashed off",
-                    Scale.LOG,
-                    "s",
-                    3600,
-                    true,
-                    "From the last spray until it is gone from the glass."),
             level(
                     "behaves",
                     "What water does",
@@ -284,164 +245,14 @@ final class Afternoon {
                     "leaves in a sheet at once",
                     "loose beads",
                     "round beads",
-                    "tight beads that roll"),
-            plain(
-                    "water-heat",
-                    "Water temperature",
-                    "warm water",
-                    "temperature of the water",
-                    Scale.AMOUNT,
-                    "°C",
-                    95,
-                    true,
-                    "In the jar or the bucket, before it is shaken."),
-            plain(
-                    "air-heat",
-                    "Air temperature",
-                    "warm air",
-                    "temperature of the air",
-                    Scale.AMOUNT,
-                    "°C",
-                    60,
-                    true,
-                    "In the shade."),
-            plain(
-                    "drips",
-                    "First drip after",
-                    "holding on",
-                    "time until the first drip",
-                    Scale.LOG,
-                    "s",
-                    3600,
-                    true,
-                    "On an upright panel, from the moment it went on."),
-            plain(
-                    "runs",
-                    "Runs off after",
-                    "staying on",
-                    "time until it had run off",
-                    Scale.LOG,
-                    "s",
-                    3600,
-                    true,
-                    "From the last spray until no more moves."),
-            plain(
-                    "panel-heat",
-                    "Panel temperature",
-                    "a cool panel",
-                    "temperature of the panel",
-                    Scale.AMOUNT,
-                    "°C",
-                    120,
-                    false,
-                    "On the place itself, out of the sun."),
-            plain(
-                    "spots",
-                    "Spots left",
-                    "leaving no spots",
-                    "number of spots",
-                    Scale.COUNT,
-                    "spots",
-                    500,
-                    false,
-                    "Count what is left; over fifty, guess."),
-            plain(
-                    "wipes",
-                    "Wipes",
-                    "few wipes",
-                    "number of wipes",
-                    Scale.COUNT,
-                    "wipes",
-                    200,
-                    false,
-                    "Count each pass of the towel."),
-            plain(
-                    "faces",
-                    "Towel faces",
-                    "few towel faces",
-                    "number of faces",
-                    Scale.COUNT,
-                    "faces",
-                    100,
-                    false,
-                    "A towel folded twice has eight."),
-            plain(
-                    "sprays",
-                    "Sprays",
-                    "few sprays",
-                    "number of sprays",
-                    Scale.COUNT,
-                    "sprays",
-                    300,
-                    false,
-                    "Count each pull of the trigger."),
-            plain(
-                    "dries",
-                    "Dries off after",
-                    "time to work in",
-                    "time until it dries off",
-                    Scale.LOG,
-                    "s",
-                    3600,
-                    true,
-                    "From the last wipe until it is dry to the eye."),
-            plain(
-                    "clears",
-                    "Clears after",
-                    "clearing water",
-                    "time until it is clear",
-                    Scale.LOG,
-                    "s",
-                    3600,
-                    false,
-                    "From the last water until it has run off."),
-            plain(
-                    "minutes",
-                    "Minutes",
-                    "speed",
-                    "time it took",
-                    Scale.LOG,
-                    "min",
-                    600,
-                    false,
-                    "From the first move to the last."),
-            plain(
-                    "held",
-                    "Water held",
-                    "holding water",
-                    "water held",
-                    Scale.AMOUNT,
-                    "g",
-                    5000,
-                    true,
-                    "Weigh it dry and dripping; the difference is what it holds."),
-            plain(
-                    "left",
-                    "Water left after one wring",
-                    "wringing out",
-                    "water left",
-                    Scale.AMOUNT,
-                    "g",
-                    5000,
-                    false,
-                    "Weigh it after one wring."));
+                    "tight beads that roll"));
+
+    static final List<Measure> MEASURES =
+            Stream.concat(LEVELS.stream(), AfternoonNumbers.MEASURES.stream()).toList();
 
     private Afternoon() {}
 
     private static Level level(String code, String label, String at, boolean more, String how, String... said) {
         return new Level(code, label, at, more, how, List.of(said));
-    }
-
-    private static Plain plain(
-            String code,
-            String label,
-            String at,
-            String what,
-            Scale scale,
-            String unit,
-            double highest,
-            boolean more,
-            String how) {
-        return new Plain(code, label, at, what, scale, unit, highest, more, how);
     }
 }
