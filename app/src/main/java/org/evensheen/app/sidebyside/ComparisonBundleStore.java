@@ -16,6 +16,8 @@ import org.evensheen.app.sidebyside.ComparisonBundle.Document;
 import org.evensheen.app.sidebyside.ComparisonBundle.Photo;
 import org.evensheen.app.sidebyside.ComparisonBundle.Place;
 import org.evensheen.core.sidebyside.Kind;
+import org.evensheen.core.sidebyside.Said;
+import org.evensheen.core.study.Section;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -26,11 +28,13 @@ class ComparisonBundleStore {
     private final JdbcClient database;
     private final ProductStore products;
     private final ShotStore shots;
+    private final ComparisonStore store;
 
-    ComparisonBundleStore(JdbcClient database, ProductStore products, ShotStore shots) {
+    ComparisonBundleStore(JdbcClient database, ProductStore products, ShotStore shots, ComparisonStore store) {
         this.database = database;
         this.products = products;
         this.shots = shots;
+        this.store = store;
     }
 
     Document document(long id) {
@@ -131,8 +135,8 @@ class ComparisonBundleStore {
                         .single();
             }
             long id = made.get();
-            d.contenders().forEach(c -> contender(id, c));
-            d.places().forEach(p -> place(id, p));
+            d.contenders().forEach(c -> store.contender(id, c.number(), entrant(c)));
+            d.places().forEach(p -> store.place(id, section(p)));
             d.said().forEach(a -> answer(id, a));
             pictures.forEach((p, picture) -> shots.keep(id, p.code(), p.step(), picture, p.at(), p.key(), p.by()));
             return id;
@@ -141,46 +145,18 @@ class ComparisonBundleStore {
         }
     }
 
-    private void contender(long id, Contender c) {
-        database.sql("""
-                        insert into comparison_contender (comparison_id, number, product_id, name, way)
-                        values (:id, :number, :product, :name, :way)""")
-                .param("id", id)
-                .param("number", c.number())
-                .param("product", products.named(c.name()).map(p -> p.id()).orElse(null), java.sql.Types.BIGINT)
-                .param("name", c.name())
-                .param("way", c.way())
-                .update();
+    private ComparisonStore.Entrant entrant(Contender c) {
+        return new ComparisonStore.Entrant(products.named(c.name()).map(p -> p.id()), c.name(), c.way());
     }
 
-    private void place(long id, Place p) {
-        database.sql("""
-                        insert into comparison_place (comparison_id, code, contender, round, x_mm, y_mm, width_mm, height_mm, by_hand, name)
-                        values (:id, :code, :contender, :round, :x, :y, :width, :height, :hand, :name)""")
-                .param("id", id)
-                .param("code", p.code())
-                .param("contender", p.contender())
-                .param("round", p.round())
-                .param("x", p.x())
-                .param("y", p.y())
-                .param("width", p.width())
-                .param("height", p.height())
-                .param("hand", p.byHand())
-                .param("name", p.name())
-                .update();
+    private static Section section(Place p) {
+        return new Section(
+                p.code(), p.contender(), p.round(), p.x(), p.y(), p.width(), p.height(), p.byHand(), p.name());
     }
 
     private void answer(long id, Answer a) {
-        database.sql("""
-                        insert into comparison_said (comparison_id, step, value, said_by, knew, said_at, page_key)
-                        values (:id, :step, :value, :by, :knew, :at, :key)""")
-                .param("id", id)
-                .param("step", a.step())
-                .param("value", a.value())
-                .param("by", a.by())
-                .param("knew", a.knew())
-                .param("at", Timestamp.from(a.at()))
-                .param("key", a.key())
-                .update();
+        if (!store.say(id, new Said(a.step(), a.value(), a.by(), a.knew(), a.at()), a.key())) {
+            throw new Refused("The bundle holds an answer that belongs to another comparison. Nothing was stored.");
+        }
     }
 }

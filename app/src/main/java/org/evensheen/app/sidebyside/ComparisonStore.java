@@ -94,16 +94,7 @@ public class ComparisonStore {
                         .single();
             }
             for (int i = 0; i < entrants.size(); i++) {
-                Entrant e = entrants.get(i);
-                database.sql("""
-                                insert into comparison_contender (comparison_id, number, product_id, name, way)
-                                values (:id, :number, :product, :name, :way)""")
-                        .param("id", made.get())
-                        .param("number", i)
-                        .param("product", e.product().orElse(null), java.sql.Types.BIGINT)
-                        .param("name", e.name())
-                        .param("way", e.way())
-                        .update();
+                contender(made.get(), i, entrants.get(i));
             }
             places(made.get(), shape.deal(entrants.size(), 1, seed));
             return made.get();
@@ -111,22 +102,38 @@ public class ComparisonStore {
     }
 
     private void places(long id, List<Section> places) {
-        for (Section place : places) {
-            database.sql("""
-                            insert into comparison_place (comparison_id, code, contender, round, x_mm, y_mm, width_mm, height_mm, by_hand, name)
-                            values (:id, :code, :contender, :round, :x, :y, :width, :height, :hand, :name) on conflict do nothing""")
-                    .param("id", id)
-                    .param("code", place.code())
-                    .param("contender", place.contender())
-                    .param("round", place.row())
-                    .param("x", place.xMm())
-                    .param("y", place.yMm())
-                    .param("width", place.widthMm())
-                    .param("height", place.heightMm())
-                    .param("hand", place.byHand())
-                    .param("name", place.name())
-                    .update();
-        }
+        places.forEach(p -> place(id, p));
+    }
+
+    /** Adds a place; the schema refuses one that is there already. */
+    void place(long id, Section place) {
+        database.sql("""
+                        insert into comparison_place (comparison_id, code, contender, round, x_mm, y_mm, width_mm, height_mm, by_hand, name)
+                        values (:id, :code, :contender, :round, :x, :y, :width, :height, :hand, :name)""")
+                .param("id", id)
+                .param("code", place.code())
+                .param("contender", place.contender())
+                .param("round", place.row())
+                .param("x", place.xMm())
+                .param("y", place.yMm())
+                .param("width", place.widthMm())
+                .param("height", place.heightMm())
+                .param("hand", place.byHand())
+                .param("name", place.name())
+                .update();
+    }
+
+    /** Adds a contender; the schema refuses one that is there already. */
+    void contender(long id, int number, Entrant e) {
+        database.sql("""
+                        insert into comparison_contender (comparison_id, number, product_id, name, way)
+                        values (:id, :number, :product, :name, :way)""")
+                .param("id", id)
+                .param("number", number)
+                .param("product", e.product().orElse(null), java.sql.Types.BIGINT)
+                .param("name", e.name())
+                .param("way", e.way())
+                .update();
     }
 
     private record Head(Kind kind, Places shape, long seed, Set<String> asked, Instant begun) {}
@@ -292,7 +299,15 @@ public class ComparisonStore {
                     .param("id", id)
                     .query(Integer.class)
                     .single();
-            places(id, places);
+            boolean there = database.sql(
+                            "select exists (select 1 from comparison_place where comparison_id = :id and round = :round)")
+                    .param("id", id)
+                    .param("round", places.get(0).row())
+                    .query(Boolean.class)
+                    .single();
+            if (!there) {
+                places(id, places);
+            }
         });
     }
 
