@@ -82,8 +82,27 @@ class SheetPagesTest {
             assertThat(refused.statusCode()).isEqualTo(422);
             assertThat(refused.body().toLowerCase(java.util.Locale.ROOT)).contains("nothing was stored");
         }
+        String mine = load(at).said().get(0).value();
+        HttpResponse<String> stolen = Web.upload("/compare/bundle", "file", otherKeyOnly(bundle));
+        assertThat(stolen.statusCode()).isEqualTo(422);
+        assertThat(stolen.body()).contains("belongs to another comparison");
+        assertThat(load(at).said().get(0).value()).isEqualTo(mine);
         assertThat(Web.upload("/compare/bundle", "file", new byte[] {1, 2, 3}).statusCode())
                 .isEqualTo(422);
+    }
+
+    /** The same answers under the key of another comparison. */
+    private static byte[] otherKeyOnly(byte[] bundle) throws java.io.IOException {
+        var in = new java.util.zip.ZipInputStream(new java.io.ByteArrayInputStream(bundle));
+        in.getNextEntry();
+        String text = new String(in.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+        Matcher key = Pattern.compile("[0-9a-f]{8}-[0-9a-f-]{27}").matcher(text);
+        var bytes = new java.io.ByteArrayOutputStream();
+        try (var out = new java.util.zip.ZipOutputStream(bytes)) {
+            out.putNextEntry(new java.util.zip.ZipEntry("comparison.json"));
+            out.write(key.replaceFirst(UUID.randomUUID().toString()).getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        }
+        return bytes.toByteArray();
     }
 
     /** The same bundle under other keys, with its document changed. */
