@@ -55,6 +55,16 @@ public class ComparisonStore {
      */
     public record Entrant(Optional<Long> product, String name, String way) {}
 
+    /** The comparison that a study of weeks grew out of, by what its plan says; empty if it began as a plan. */
+    Optional<Long> grownInto(long study) {
+        return database.sql("""
+                        select c.id from plan p
+                        join lateral (select typed from plan_version where plan_id = p.id order by number desc limit 1) v on true
+                        join comparison c on c.id::text = v.typed ->> 'grown'
+                        where p.study_id = :study
+                        """).param("study", study).query(Long.class).optional();
+    }
+
     private static String word(Enum<?> value) {
         return value.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
     }

@@ -126,6 +126,7 @@ class NowController {
                         .toList());
         model.addAttribute("growing", SheetPage.lines(c, sheets.of(id, c)));
         model.addAttribute("fresh", c.said().isEmpty());
+        model.addAttribute("swap", SheetWords.loose(c) ? "swap codes" : "swap sides");
         model.addAttribute("shelf", c.rungs().isEmpty() ? List.of() : products.names(60));
         model.addAttribute("picture", Picture.of(c, round));
         model.addAttribute("jars", Picture.jars(c, round));

@@ -93,7 +93,7 @@ record Picture(String viewBox, String shape, List<Spot> spots, double mm) {
                     c.shape(),
                     box,
                     place.code(),
-                    place.name(),
+                    SheetWords.place(c, place),
                     jars ? standing : "",
                     dirt(c, place.code(), box),
                     told(c, place.code())));

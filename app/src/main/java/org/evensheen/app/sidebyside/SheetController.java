@@ -7,7 +7,9 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.page.Device;
 import org.evensheen.app.page.Figures;
@@ -15,6 +17,7 @@ import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Missing;
 import org.evensheen.app.page.Refused;
 import org.evensheen.app.pictures.Picture;
+import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.sidebyside.Comparison;
 import org.evensheen.core.units.PlainText;
 import org.springframework.http.CacheControl;
@@ -41,6 +44,7 @@ class SheetController {
     private final Sheets sheets;
     private final SheetFile file;
     private final ComparisonBundle bundle;
+    private final StudyStore studies;
     private final Clock clock;
 
     SheetController(
@@ -50,6 +54,7 @@ class SheetController {
             Sheets sheets,
             SheetFile file,
             ComparisonBundle bundle,
+            StudyStore studies,
             Clock clock) {
         this.store = store;
         this.shots = shots;
@@ -57,6 +62,7 @@ class SheetController {
         this.sheets = sheets;
         this.file = file;
         this.bundle = bundle;
+        this.studies = studies;
         this.clock = clock;
     }
 
@@ -66,6 +72,30 @@ class SheetController {
         model.addAttribute("id", id);
         model.addAttribute("page", SheetPage.of(c, sheets.of(id, c), when(c), shots.of(id)));
         return "sidebyside/sheet";
+    }
+
+    /** What was seen first of what a study watches for weeks; nothing while its key is closed, as it tells names. */
+    @GetMapping("/compare/first")
+    String first(@RequestParam long study, Model model) {
+        Optional<Long> grown = store.grownInto(study);
+        boolean closed = grown.isPresent() && studies.load(study).judgedByCode();
+        model.addAttribute("closed", closed);
+        if (grown.isPresent() && !closed) {
+            Comparison c = store.load(grown.get());
+            model.addAttribute("page", SheetPage.of(c, sheets.of(grown.get(), c), when(c), List.of()));
+            model.addAttribute("id", grown.get());
+        }
+        return "sidebyside/first";
+    }
+
+    /** What was seen first, for a plan that grew out of it. */
+    @GetMapping("/compare/{id}/first")
+    String firstOf(@PathVariable long id, Model model) {
+        Comparison c = store.load(id);
+        model.addAttribute("closed", false);
+        model.addAttribute("page", SheetPage.of(c, sheets.of(id, c), when(c), List.of()));
+        model.addAttribute("id", id);
+        return "sidebyside/first";
     }
 
     @GetMapping("/compare/{id}/sheet.json")

@@ -21,6 +21,7 @@ record SheetDocument(
         List<String> doubts,
         @Nullable HelpEntry help,
         List<SteadyEntry> steadiness,
+        List<AgreementEntry> agreement,
         List<SaidEntry> said) {
     static final String FORMAT = "even-sheen-side-by-side/1";
 
@@ -48,6 +49,8 @@ record SheetDocument(
             @Nullable Double timesLabel) {}
 
     record SteadyEntry(String by, int twice, int alike, double low, double high, double chance, boolean used) {}
+
+    record AgreementEntry(String question, List<String> people, int both, int alike, double chance, double least) {}
 
     record HelpEntry(String remedy, long minutes, String from, String to) {}
 
@@ -83,6 +86,10 @@ record SheetDocument(
                                 s.share().high(),
                                 s.chance(),
                                 s.counts()))
+                        .toList(),
+                sheet.agreement().stream()
+                        .map(a -> new AgreementEntry(
+                                a.question().code(), a.people(), a.both(), a.alike(), a.chance(), a.least()))
                         .toList(),
                 c.said().stream().map(SheetDocument::said).toList());
     }

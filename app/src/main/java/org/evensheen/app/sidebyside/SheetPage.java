@@ -6,9 +6,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
 import org.evensheen.core.mixing.Dose;
 import org.evensheen.core.sidebyside.Comparison;
+import org.evensheen.core.sidebyside.Kind;
 import org.evensheen.core.sidebyside.Sheet;
 import org.evensheen.core.study.Contender;
 import org.jspecify.annotations.Nullable;
@@ -52,8 +54,13 @@ record SheetPage(
 
     private static final List<String> HOWS = List.of("bought", "given", "lent", "paid for", "own make");
 
-    /** A question with how it came out; {@code bars} best first. */
-    record Line(String label, String outcome, boolean told, List<Bar> bars) {}
+    /** A question with how it came out; {@code bars} best first; {@code job} that begins with it, with who is {@code ahead} at it. */
+    record Line(String job, String ahead, String label, String outcome, boolean told, List<Bar> bars) {
+        /** What was seen of each, in a line. */
+        public String seen() {
+            return bars.stream().map(b -> b.name() + ": " + b.seen()).collect(Collectors.joining("; "));
+        }
+    }
 
     /** A contender with what went on, and what it took. */
     record Taken(String name, String took) {}
@@ -91,7 +98,7 @@ record SheetPage(
                         .toList(),
                 c.places().stream()
                         .map(p -> new StepView.Goes(
-                                p.code(), p.name(), c.on(p.code()).name(), "", 0, 0, "", ""))
+                                p.code(), SheetWords.place(c, p), c.on(p.code()).name(), "", 0, 0, "", ""))
                         .toList(),
                 lines(c, sheet),
                 sheet.spent().stream()
@@ -99,7 +106,7 @@ record SheetPage(
                         .toList(),
                 SheetWords.trust(sheet.trust()),
                 sheet.doubts().stream().map(d -> SheetWords.doubt(c, d)).toList(),
-                sheet.help().map(SheetPage::help).orElse(null),
+                sheet.help().map(h -> help(c, h)).orElse(null),
                 c.rounds(),
                 unit(c),
                 c.contenders().stream().map(x -> brought(c, x)).toList(),
@@ -108,13 +115,17 @@ record SheetPage(
                 shots(c, shots),
                 c.contenders().stream().map(x -> came(c, x)).toList(),
                 SheetWords.came(c),
-                sheet.steadiness().stream().map(SheetWords::steadiness).toList(),
-                sheet.helps().stream().skip(1).map(SheetPage::help).toList(),
+                Stream.concat(
+                                sheet.steadiness().stream().map(SheetWords::steadiness),
+                                sheet.agreement().stream().map(SheetWords::agreement))
+                        .toList(),
+                sheet.helps().stream().skip(1).map(h -> help(c, h)).toList(),
                 UUID.randomUUID());
     }
 
-    private static Help help(Sheet.Help h) {
-        return new Help(SheetWords.help(h), SheetWords.brings(h), h.remedy() == Sheet.Remedy.EXCHANGE_SIDES, h.step());
+    private static Help help(Comparison c, Sheet.Help h) {
+        return new Help(
+                SheetWords.help(c, h), SheetWords.brings(c, h), h.remedy() == Sheet.Remedy.EXCHANGE_SIDES, h.step());
     }
 
     private static Came came(Comparison c, Contender x) {
@@ -172,14 +183,30 @@ record SheetPage(
         };
     }
 
+    /** Questions in their order; where a kind has several jobs, job by job. */
     static List<Line> lines(Comparison c, Sheet sheet) {
-        return sheet.rows().stream().map(r -> line(c, r)).toList();
+        List<Line> lines = new ArrayList<>();
+        List<Sheet.Row> left = new ArrayList<>(sheet.rows());
+        for (Kind.Job job : c.kind().jobs()) {
+            List<Sheet.Row> rows = sheet.rows().stream()
+                    .filter(r -> job.asks().contains(r.question().code()))
+                    .toList();
+            for (int i = 0; i < rows.size(); i++) {
+                lines.add(
+                        line(c, rows.get(i), i == 0 ? job.label() : "", i == 0 ? SheetWords.job(c, sheet, rows) : ""));
+            }
+            left.removeAll(rows);
+        }
+        left.forEach(r -> lines.add(line(c, r, "", "")));
+        return List.copyOf(lines);
     }
 
-    private static Line line(Comparison c, Sheet.Row row) {
+    private static Line line(Comparison c, Sheet.Row row, String job, String ahead) {
         boolean otherwise =
                 row.told().isPresent() && !row.told().equals(row.question().measure());
         return new Line(
+                job,
+                ahead,
                 row.question().label()
                         + (otherwise ? ", " + row.told().get().words().score() : ""),
                 SheetWords.outcome(c, row),

@@ -13,6 +13,7 @@ import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Observation;
 import org.evensheen.core.measure.Scale;
 import org.evensheen.core.mixing.Departure;
+import org.evensheen.core.sidebyside.Agreement;
 import org.evensheen.core.sidebyside.Comparison;
 import org.evensheen.core.sidebyside.Question;
 import org.evensheen.core.sidebyside.Sheet;
@@ -22,6 +23,7 @@ import org.evensheen.core.sidebyside.Sheet.Row;
 import org.evensheen.core.sidebyside.Sheet.Trust;
 import org.evensheen.core.sidebyside.Slip;
 import org.evensheen.core.sidebyside.Steadiness;
+import org.evensheen.core.study.Section;
 
 /** The one place where what an afternoon came to is told in words: for the page, the print, and what goes out. */
 final class SheetWords {
@@ -161,7 +163,11 @@ final class SheetWords {
     static String doubt(Comparison c, Doubt doubt) {
         return switch (doubt) {
             case UNLIKE_BEFORE -> "One place was already cleaner, hotter or in the sun, so it may have done the work.";
-            case ONE_PLACE_EACH -> "One %s each, so the place may have done it.".formatted(singular(c.shape()));
+            case ONE_PLACE_EACH ->
+                loose(c)
+                        ? "One %s of each, looked at once; another one of them may do otherwise."
+                                .formatted(singular(c.shape()))
+                        : "One %s each, so the place may have done it.".formatted(singular(c.shape()));
             case PLACED_BY_HAND -> "Somebody chose which stands where; a draw favours nobody.";
             case NAMES_KNOWN -> "Whoever looked knew which is which.";
             case DOSE_UNKNOWN -> "Nobody wrote down how much went on.";
@@ -172,6 +178,7 @@ final class SheetWords {
             case GIFT_KNOWN -> "One of them was no ordinary purchase, and whoever looked knew which is which.";
             case UNSTEADY ->
                 "Somebody answered the same pair otherwise as often as by chance; their answers don't count.";
+            case TASTES_DIFFER -> "Those who answered don't prefer the same, so there is no one answer for them all.";
             case NOT_FOR_PAINT -> "Something went on paint that must not go there, by its label.";
         };
     }
@@ -188,9 +195,10 @@ final class SheetWords {
         spent.staysSeconds().ifPresent(s -> told.add("left on for " + StepWords.time(s)));
         spent.departure()
                 .filter(d -> !d.within())
-                .ifPresent(d -> told.add("%s × the %s its label asks for"
-                        .formatted(
-                                Figures.compact(d.factor(), 2), d.side() == Departure.Side.ABOVE ? "most" : "least")));
+                .ifPresent(d -> told.add(
+                        d.side() == Departure.Side.ABOVE
+                                ? "%s times what its label allows".formatted(Figures.compact(d.factor(), 2))
+                                : "only %s of the least its label asks for".formatted(Figures.percent(d.factor()))));
         return String.join(", ", told);
     }
 
@@ -204,6 +212,46 @@ final class SheetWords {
                         Figures.percent(s.share().low()),
                         Figures.percent(s.share().high()),
                         s.counts() ? "" : "; that is no more than chance, so these answers are not used");
+    }
+
+    /** Whether those who answered prefer the same. */
+    static String agreement(Agreement a) {
+        String people = listed(a.people());
+        String same = a.both() == 0
+                ? ""
+                : "%s of %s at %s were answered alike by %s"
+                        .formatted(
+                                a.alike(),
+                                Figures.count(a.both(), "pair", "pairs"),
+                                a.question().label(),
+                                people);
+        String luck = a.differ()
+                ? "they prefer differently (luck alone would set them so far apart in %s of cases)"
+                        .formatted(Figures.percent(a.chance()))
+                : a.canTell()
+                        ? "nothing says that they prefer differently (chance %s)".formatted(Figures.percent(a.chance()))
+                        : "too few answers to tell whether they prefer the same";
+        return same.isEmpty()
+                ? "At %s %s answered different pairs.".formatted(a.question().label(), people)
+                : "%s; %s.".formatted(same, luck);
+    }
+
+    /** A job with who is ahead at how much of it: "washing with it: Fleece Mitt, 2 of 3". */
+    static String job(Comparison c, Sheet sheet, List<Row> rows) {
+        int most = 0;
+        List<String> ahead = new ArrayList<>();
+        for (int i = 0; i < c.contenders().size(); i++) {
+            int number = i;
+            int led = (int) rows.stream().filter(sheet.ledBy(number)::contains).count();
+            if (led > most) {
+                ahead.clear();
+                most = led;
+            }
+            if (led > 0 && led == most) {
+                ahead.add(name(c, number));
+            }
+        }
+        return ahead.isEmpty() ? "nobody ahead" : "%s, ahead at %d of %d".formatted(listed(ahead), most, rows.size());
     }
 
     /** How contenders were come by: "Bought: Curlew Foam. Given: Sallow Soap."; empty if nobody said. */
@@ -222,6 +270,11 @@ final class SheetWords {
                 .collect(Collectors.joining(" "));
     }
 
+    /** Where a place is; nothing where it is a thing of its own. */
+    static String place(Comparison c, Section place) {
+        return c.shape() == Places.ITEMS ? "" : place.name();
+    }
+
     private static String singular(Places shape) {
         return switch (shape) {
             case HALVES, SEAT_HALVES -> "half";
@@ -233,27 +286,34 @@ final class SheetWords {
             case PANES -> "pane";
             case VEHICLE -> "area";
             case JARS -> "jar";
-            case ITEMS -> "item";
+            case ITEMS -> "piece";
         };
     }
 
+    /** Whether they are things of their own, without sides to exchange. */
+    static boolean loose(Comparison c) {
+        return c.shape() == Places.ITEMS || c.shape() == Places.JARS;
+    }
+
     /** The one thing that would help most: its button and what it brings. */
-    static String help(Sheet.Help help) {
+    static String help(Comparison c, Sheet.Help help) {
         return switch (help.remedy()) {
             case EXCHANGE_SIDES ->
-                "Swap sides and do it again, %s".formatted(Figures.count(help.minutes(), "minute", "minutes"));
+                (loose(c) ? "Do it all once more, %s" : "Swap sides and do it again, %s")
+                        .formatted(Figures.count(help.minutes(), "minute", "minutes"));
             case SOMEBODY_WHO_DOES_NOT_KNOW -> "Let somebody answer who doesn't know which is which";
             case ONE_MORE_PAIR -> "Ask the two in front once more, a minute";
             case SAY_HOW_MUCH -> "Write down how much went on, a minute";
         };
     }
 
-    static String brings(Sheet.Help help) {
+    static String brings(Comparison c, Sheet.Help help) {
         return help.from() == help.to()
                 ? switch (help.remedy()) {
                     case SOMEBODY_WHO_DOES_NOT_KNOW -> "Then names can't have swayed it.";
                     case ONE_MORE_PAIR -> "They are the closest.";
-                    case EXCHANGE_SIDES -> "Then no place can have done it.";
+                    case EXCHANGE_SIDES ->
+                        loose(c) ? "Then it was no single stroke of luck." : "Then no place can have done it.";
                     case SAY_HOW_MUCH -> "Then nobody can say that one had more.";
                 }
                 : "From %s to %s.".formatted(trust(help.from()), trust(help.to()));
@@ -266,7 +326,7 @@ final class SheetWords {
         text.append("| place | what stood on it |%n|---|---|%n".formatted());
         c.places()
                 .forEach(p -> text.append("| %s, %s | %s |%n"
-                        .formatted(p.code(), p.name(), plain(c.on(p.code()).name()))));
+                        .formatted(p.code(), place(c, p), plain(c.on(p.code()).name()))));
         text.append("%n| looked at | came out | %s |%n|---|---|---|%n".formatted("seen"));
         sheet.rows()
                 .forEach(r -> text.append("| %s | %s | %s |%n"
@@ -286,6 +346,7 @@ final class SheetWords {
         text.append("%nHow far to trust it: **%s**.%n%n".formatted(trust(sheet.trust())));
         sheet.doubts().forEach(d -> text.append("- %s%n".formatted(doubt(c, d))));
         sheet.steadiness().forEach(s -> text.append("- %s%n".formatted(plain(steadiness(s)))));
+        sheet.agreement().forEach(a -> text.append("- %s%n".formatted(plain(agreement(a)))));
         return text.toString().replace("\r\n", "\n");
     }
 

@@ -12,7 +12,6 @@ import org.evensheen.core.sidebyside.Dosed;
 import org.evensheen.core.sidebyside.Question;
 import org.evensheen.core.sidebyside.Said;
 import org.evensheen.core.sidebyside.Step;
-import org.evensheen.core.study.Section;
 import org.evensheen.core.units.Span;
 
 /** The one place where the steps of an afternoon are told in words. */
@@ -24,7 +23,7 @@ final class StepWords {
         return c.places().stream()
                 .filter(p -> p.code().equals(code))
                 .findFirst()
-                .map(Section::name)
+                .map(p -> SheetWords.place(c, p))
                 .orElse("");
     }
 
@@ -34,7 +33,10 @@ final class StepWords {
             case PAINT -> step.key().equals("paint/1") ? unmeant(c) : "On paint all the same?";
             case BEFORE -> {
                 String code = step.places().get(0);
-                yield "How dirty is %s, the %s?".formatted(code, place(c, code));
+                String at = place(c, code);
+                yield at.isEmpty()
+                        ? "How dirty is %s?".formatted(code)
+                        : "How dirty is %s, the %s?".formatted(code, at);
             }
             case DOSE -> "How much goes on each?";
             case DO -> step.move().orElseThrow().title();

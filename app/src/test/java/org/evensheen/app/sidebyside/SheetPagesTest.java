@@ -16,6 +16,7 @@ import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SamplePlan;
 import org.evensheen.app.live.Web;
 import org.evensheen.core.sidebyside.Comparison;
 import org.junit.jupiter.api.Test;
@@ -180,8 +181,49 @@ class SheetPagesTest {
                         "value=\"Gorse Glaze\"",
                         "value=\"half the dose\"",
                         "Which lasts: ",
-                        "<a href=\"" + at + "/sheet\">what was seen then");
+                        "<a href=\"" + at + "/sheet\">What was seen first");
         assertThat(form).containsEntry("dose0", "40 mL in 1 L").containsEntry("source1", "gifted");
         assertThat(plain(Web.get(plan + "?step=protocol"))).contains("value=\"40 mL in 1 L\"");
+    }
+
+    /** What was seen on the afternoon stands on the study of weeks, but never while its key is closed. */
+    @Test
+    void aStudyThatGrewOutOfAnAfternoonShowsWhatWasSeenFirst() {
+        String at = begun("spray", "Osier Spray Seal", "Brock Paste");
+        say(at, "streaks/A", "1");
+        say(at, "streaks/B", "4");
+        String seen =
+                load(at).on("A").name() + ": one or two; " + load(at).on("B").name() + ": nearly all over";
+        assertThat(plain(Web.get(at + "/first"))).contains("Seen first, side by side", seen);
+        for (boolean closed : List.of(false, true)) {
+            Map<String, String> typed = SamplePlan.fair();
+            typed.put("grown", at.replaceAll("\\D", ""));
+            if (!closed) {
+                typed.remove("blind");
+            }
+            long study = SamplePlan.begin(SamplePlan.make(typed));
+            String first = plain(Web.get("/compare/first?study=" + study));
+            assertThat(first.contains(seen)).isEqualTo(!closed);
+            assertThat(first.contains("it opens with the key")).isEqualTo(closed);
+            if (closed) {
+                assertThat(first).doesNotContain("Osier", "Brock", at);
+            }
+        }
+        assertThat(Web.get("/compare/first?study=987654").statusCode()).isEqualTo(200);
+    }
+
+    /** A good mitt may be a poor towel: what a medium is judged by stands job by job. */
+    @Test
+    void mediaAreJudgedByJobAndThoseWhoAnsweredAreSetAgainstEachOther() {
+        String at = begun("media", "Ewe Fleece Mitt", "Slice Brick Sponge");
+        load(at).steps().stream()
+                .filter(x -> x.question().isPresent())
+                .forEach(x ->
+                        say(at, x.key(), x.places().size() == 2 ? x.places().get(0) : "3"));
+        String sheet = plain(Web.get(at + "/sheet"));
+        assertThat(sheet.indexOf("Washing with it")).isBetween(1, sheet.indexOf("Drying with it"));
+        assertThat(sheet.indexOf("Drying with it")).isLessThan(sheet.indexOf("Using it again"));
+        assertThat(sheet).contains("One piece of each", "Do it all once more").doesNotContain("item 1", "Swap sides");
+        assertThat(Web.get(at + "/sheet.json").body()).contains("\"agreement\"");
     }
 }

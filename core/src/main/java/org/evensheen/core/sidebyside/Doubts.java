@@ -13,7 +13,7 @@ import org.evensheen.core.study.Section;
 final class Doubts {
     private Doubts() {}
 
-    static List<Doubt> of(Comparison c, List<Spent> spent, boolean unsteady) {
+    static List<Doubt> of(Comparison c, List<Spent> spent, boolean unsteady, boolean unlike) {
         EnumSet<Doubt> doubts = EnumSet.noneOf(Doubt.class);
         if (c.rounds() == 1 || !answeredIn(c, 2)) {
             doubts.add(Doubt.ONE_PLACE_EACH);
@@ -54,6 +54,9 @@ final class Doubts {
         c.slips().forEach(s -> doubts.add(s.most() == Trust.STORY ? Doubt.SPOILT : Doubt.MISHAP));
         if (unsteady) {
             doubts.add(Doubt.UNSTEADY);
+        }
+        if (unlike) {
+            doubts.add(Doubt.TASTES_DIFFER);
         }
         if (c.kind().dosed() && !dosesSaid(c)) {
             doubts.add(Doubt.DOSE_UNKNOWN);

@@ -33,6 +33,7 @@ public enum Kind {
     private List<Places> shapes = List.of();
     private final List<Move> moves = new ArrayList<>();
     private final List<Question> questions = new ArrayList<>();
+    private final List<Job> jobs = new ArrayList<>();
 
     static {
         read();
@@ -54,6 +55,7 @@ public enum Kind {
                             .map(s -> Places.valueOf(s.toUpperCase(Locale.ROOT).replace('-', '_')))
                             .toList();
                 }
+                case "job" -> kind.jobs.add(new Job(f[0], List.of(f[1].split(", "))));
                 case "move" -> kind.moves.add(move(f));
                 case "ask" -> kind.questions.add(question(f));
                 case "rung" -> {
@@ -61,7 +63,8 @@ public enum Kind {
                     kind.questions.add(rung(f));
                 }
                 default ->
-                    throw new IllegalStateException("a line of kinds.txt begins with kind, move, ask or rung: " + line);
+                    throw new IllegalStateException(
+                            "a line of kinds.txt begins with kind, job, move, ask or rung: " + line);
             }
         }
     }
@@ -152,6 +155,14 @@ public enum Kind {
     /** What it is called where it is chosen. */
     public String label() {
         return label;
+    }
+
+    /** A job that one of the kind is good or bad at, with the codes of what is asked about it. */
+    public record Job(String label, List<String> asks) {}
+
+    /** Jobs that are judged each by itself, in order; empty if there is but one. */
+    public List<Job> jobs() {
+        return List.copyOf(jobs);
     }
 
     /** Whether the state before is dirt, which is looked at first as each place's own zero. */

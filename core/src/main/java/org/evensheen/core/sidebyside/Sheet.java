@@ -22,6 +22,7 @@ import org.evensheen.core.sidebyside.Comparison.Ballot;
  * @param trust the highest that all doubts allow
  * @param helps what would help, the one thing that would help most first
  * @param steadiness how far those who were asked pairs twice agree with themselves
+ * @param agreement whether those who answered the same question about pairs prefer the same
  */
 public record Sheet(
         List<Row> rows,
@@ -29,7 +30,8 @@ public record Sheet(
         Trust trust,
         List<Doubt> doubts,
         List<Help> helps,
-        List<Steadiness> steadiness) {
+        List<Steadiness> steadiness,
+        List<Agreement> agreement) {
     /** From this chance on somebody is said to be ahead. */
     public static final double AHEAD = 0.8;
 
@@ -60,6 +62,8 @@ public record Sheet(
         GIFT_KNOWN(Trust.HINT),
         /** Somebody's answers to the same pair differ as by chance. */
         UNSTEADY(Trust.HINT),
+        /** Those who answered don't prefer the same. */
+        TASTES_DIFFER(Trust.HINT),
         /** Who answered knew which is which. */
         NAMES_KNOWN(Trust.FAIR),
         /** Nobody said how much went on. */
@@ -161,9 +165,12 @@ public record Sheet(
         }
         Rows.ladder(c).ifPresent(rows::add);
         List<Spent> spent = SpentOn.all(c);
-        List<Doubt> doubts = Doubts.of(c, spent, !unused.isEmpty());
+        List<Agreement> agreement = Agreement.of(c, unused);
+        List<Doubt> doubts =
+                Doubts.of(c, spent, !unused.isEmpty(), agreement.stream().anyMatch(Agreement::differ));
         Trust trust = trust(doubts);
-        return new Sheet(List.copyOf(rows), spent, trust, doubts, Helps.of(c, rows, doubts, trust, now), steadiness);
+        return new Sheet(
+                List.copyOf(rows), spent, trust, doubts, Helps.of(c, rows, doubts, trust, now), steadiness, agreement);
     }
 
     /** The one thing that would help most; empty if nothing on hand would. */
