@@ -18,7 +18,7 @@ import org.hipparchus.linear.RealVector;
  * @param value of the log likelihood there
  * @param covariance inverse of the observed information
  */
-record Maximum(double[] at, double value, RealMatrix covariance) {
+public record Maximum(double[] at, double value, RealMatrix covariance) {
     private static final int MOST_STEPS = 200;
     private static final double NEAR = 1e-9;
     private static final double NUDGE = 1e-4;
@@ -31,7 +31,7 @@ record Maximum(double[] at, double value, RealMatrix covariance) {
      * @throws IllegalArgumentException if it is not finite at the start
      * @throws IllegalStateException if it has no maximum that can be found
      */
-    static Maximum of(ToDoubleFunction<double[]> log, double[] start) {
+    public static Maximum of(ToDoubleFunction<double[]> log, double[] start) {
         double[] at = start.clone();
         double value = log.applyAsDouble(at);
         if (!Double.isFinite(value)) {

@@ -1,6 +1,9 @@
 package org.evensheen.core.study;
 
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
 /**
@@ -20,6 +23,26 @@ public record Happening(int day, int step, Optional<Integer> minute, Kind kind, 
         this(day, kind, "");
     }
 
+    /** What the odometer said, km; empty for anything else, or where the note begins with no number. */
+    public OptionalDouble kilometres() {
+        return kind == Kind.ODOMETER ? kilometres(note) : OptionalDouble.empty();
+    }
+
+    /** The number that a note begins with, km: digits, with blanks, commas or points between thousands; up to 9 999 999. */
+    public static OptionalDouble kilometres(String note) {
+        Matcher number = KILOMETRES.matcher(note.strip());
+        if (!number.lookingAt()) {
+            return OptionalDouble.empty();
+        }
+        double km = Double.parseDouble(number.group(1).replaceAll("\\D", ""));
+        return OptionalDouble.of(number.group(2) == null ? km : km * MILE);
+    }
+
+    private static final Pattern KILOMETRES = Pattern.compile(
+            "(\\d{1,3}(?:[ ,.\u00a0\u202f]\\d{3}){1,2}|\\d{1,7})(?![\\d.,])\\s*(?:km|(mi(?:les)?))?\\b");
+    /** km. */
+    private static final double MILE = 1.609344;
+
     /** What was done. */
     public enum Kind {
         APPLIED("applied", "applied"),
@@ -27,7 +50,9 @@ public record Happening(int day, int step, Optional<Integer> minute, Kind kind, 
         DOSED("dosed", "chemical dose"),
         TOPPED("topped", "topper or drying aid"),
         GAUGE_CHECKED("gauge-checked", "gauge checked"),
-        WEATHER_NOTED("weather-noted", "weather noted");
+        WEATHER_NOTED("weather-noted", "weather noted"),
+        /** Its note begins with what the odometer said, km. */
+        ODOMETER("odometer", "odometer");
 
         private final String code;
         private final String label;

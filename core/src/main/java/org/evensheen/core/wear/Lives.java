@@ -1,0 +1,482 @@
+package org.evensheen.core.wear;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.TreeMap;
+import org.evensheen.core.comparing.Interval;
+import org.evensheen.core.comparing.Maximum;
+import org.hipparchus.random.Well19937a;
+import org.hipparchus.special.Erf;
+
+/**
+ * Lives known as intervals, through a lognormal accelerated-life model: {@code ln T = μ(product) + β(row) + σ·z}, one σ.
+ *
+ * <p>σ has the weak prior {@code ln σ ~ N(ln 0.3, 0.5²)}, so that few sections can't drive it to nothing. A median life is flat in its logarithm, from what the sections leave possible up
+ * to eight times what was observed; beyond twice that nothing is said. Both are integrated over, on a grid of σ and for each product of μ, as products are independent once σ is known. Rows, where
+ * they leave freedom, are taken out at the maximum of all together, shrunk by N(0, 0.3²); in a balanced design a product's median does not depend on them.
+ *
+ * <p>Source: W. Q. Meeker, L. A. Escobar, Statistical Methods for Reliability Data, 1998, ch. 8; MEASURES 8.
+ */
+public final class Lives {
+    /** Nothing is said of lives beyond so many times what was observed. */
+    public static final double BEYOND = 2;
+    /** How far a median is thought to reach at most, in spans; wide enough that what lies beyond {@link #BEYOND} is not squeezed into what is told. */
+    private static final double REACH = 8;
+
+    /** Draws behind ratios and places, with a stored seed. */
+    public static final int DRAWS = 10_000;
+
+    private static final double PRIOR_SIGMA = 0.3;
+    private static final double PRIOR_SPREAD = 0.5;
+    private static final double ROW_SPREAD = 0.3;
+    /** Degrees of freedom from which rows are taken out. */
+    private static final int LEAST_FREEDOM = 3;
+
+    private static final int SIGMAS = 31;
+    private static final int MEDIANS = 201;
+
+    private final List<Life> lives;
+    private final double most;
+    private final List<Integer> products;
+    private final Map<Integer, Double> rows;
+    private final double[] sigma = new double[SIGMAS];
+    private final double[] weight = new double[SIGMAS];
+    private final Map<Integer, double[]> medians = new HashMap<>();
+    /** By product, for each σ the cumulative share below the end of each cell of μ. */
+    private final Map<Integer, double[][]> below = new HashMap<>();
+
+    private final double span;
+
+    private Lives(List<Life> lives, double span) {
+        this.lives = lives;
+        this.span = span;
+        most = Math.log(REACH * span);
+        products = lives.stream().map(Life::contender).distinct().sorted().toList();
+        rows = rowEffects(lives, products, most);
+        double[] logWeight = new double[SIGMAS];
+        for (int s = 0; s < SIGMAS; s++) {
+            double z = -3 + 6.0 * s / (SIGMAS - 1);
+            sigma[s] = PRIOR_SIGMA * Math.exp(PRIOR_SPREAD * z);
+            logWeight[s] = -z * z / 2;
+        }
+        for (int product : products) {
+            integrate(product, logWeight);
+        }
+        double top = Arrays.stream(logWeight).max().orElseThrow();
+        double sum = 0;
+        for (int s = 0; s < SIGMAS; s++) {
+            weight[s] = Math.exp(logWeight[s] - top);
+            sum += weight[s];
+        }
+        for (int s = 0; s < SIGMAS; s++) {
+            weight[s] /= sum;
+        }
+    }
+
+    /**
+     * Fits lives.
+     *
+     * @param lives one a section, one or more
+     * @param span exposure at the latest visit of any of them, above 0
+     */
+    public static Lives fit(List<Life> lives, double span) {
+        if (lives.isEmpty() || !(span > 0)) {
+            throw new IllegalArgumentException("lives of one section at least, over some span");
+        }
+        return new Lives(List.copyOf(lives), span);
+    }
+
+    /** The likelihood of the product's sections over its cells of μ, cumulated, for each σ; what they weigh goes onto {@code logWeight}. */
+    private void integrate(int product, double[] logWeight) {
+        List<Life> own = lives.stream().filter(l -> l.contender() == product).toList();
+        double least = own.stream()
+                        .mapToDouble(l -> Math.log(Math.max(l.low(), l.goesOn() ? l.low() : l.high() / 8)))
+                        .min()
+                        .orElseThrow()
+                - 1.5;
+        double from = Math.min(least, most - 1);
+        double[] median = new double[MEDIANS];
+        for (int m = 0; m < MEDIANS; m++) {
+            median[m] = from + (most - from) * (m + 0.5) / MEDIANS;
+        }
+        medians.put(product, median);
+        double[][] cumulated = new double[SIGMAS][MEDIANS];
+        for (int s = 0; s < SIGMAS; s++) {
+            double[] log = new double[MEDIANS];
+            double top = Double.NEGATIVE_INFINITY;
+            for (int m = 0; m < MEDIANS; m++) {
+                for (Life life : own) {
+                    log[m] += logLikelihood(life, median[m] + rows.getOrDefault(life.row(), 0.0), sigma[s]);
+                }
+                top = Math.max(top, log[m]);
+            }
+            double sum = 0;
+            for (int m = 0; m < MEDIANS; m++) {
+                sum += Math.exp(log[m] - top);
+                cumulated[s][m] = sum;
+            }
+            for (int m = 0; m < MEDIANS; m++) {
+                cumulated[s][m] /= sum;
+            }
+            logWeight[s] += top + Math.log(sum / MEDIANS);
+        }
+        below.put(product, cumulated);
+    }
+
+    private static double logLikelihood(Life life, double median, double sigma) {
+        double low = life.low() == 0 ? Double.NEGATIVE_INFINITY : (Math.log(life.low()) - median) / sigma;
+        double high = life.goesOn() ? Double.POSITIVE_INFINITY : (Math.log(life.high()) - median) / sigma;
+        return Math.log(Math.max(1e-300, between(low, high)));
+    }
+
+    /** Chance that a normal lies between two ends. */
+    private static double between(double low, double high) {
+        double root = Math.sqrt(2);
+        return low > 0
+                ? (Erf.erfc(low / root) - (Double.isInfinite(high) ? 0 : Erf.erfc(high / root))) / 2
+                : ((Double.isInfinite(high) ? 2 : Erf.erfc(-high / root))
+                                - (Double.isInfinite(low) ? 0 : Erf.erfc(-low / root)))
+                        / 2;
+    }
+
+    private static Map<Integer, Double> rowEffects(List<Life> lives, List<Integer> products, double most) {
+        List<Integer> rows = lives.stream().map(Life::row).distinct().sorted().toList();
+        if (rows.size() < 2 || lives.size() - products.size() - rows.size() + 1 < LEAST_FREEDOM) {
+            return Map.of();
+        }
+        int n = products.size();
+        double[] start = new double[n + rows.size()];
+        Arrays.fill(start, 0, n, most - Math.log(REACH) - 0.7);
+        start[n] = Math.log(PRIOR_SIGMA);
+        double[] at = Maximum.of(x -> joint(x, lives, products, rows, true) - penalty(x, n, most), start)
+                .at();
+        Map<Integer, Double> effects = new TreeMap<>();
+        double last = 0;
+        for (int r = 0; r < rows.size() - 1; r++) {
+            effects.put(rows.get(r), at[n + 1 + r]);
+            last -= at[n + 1 + r];
+        }
+        effects.put(rows.get(rows.size() - 1), last);
+        return effects;
+    }
+
+    /** Keeps medians of products that all go on from running away while rows are found. */
+    private static double penalty(double[] x, int products, double most) {
+        double sum = 0;
+        for (int p = 0; p < products; p++) {
+            double z = (x[p] - most + Math.log(REACH)) / 1.5;
+            sum += z * z / 2;
+        }
+        return sum;
+    }
+
+    /** Log likelihood of medians (log), ln σ and all rows but the last, with the priors of σ and of rows. */
+    private static double joint(
+            double[] x, List<Life> lives, List<Integer> products, List<Integer> rows, boolean prior) {
+        int n = products.size();
+        double s = Math.exp(x[n]);
+        double sum = 0;
+        double[] effects = new double[rows.size()];
+        for (int r = 0; r < rows.size() - 1; r++) {
+            effects[r] = x[n + 1 + r];
+            effects[rows.size() - 1] -= effects[r];
+        }
+        for (Life life : lives) {
+            double row = rows.isEmpty() ? 0 : effects[rows.indexOf(life.row())];
+            sum += logLikelihood(life, x[products.indexOf(life.contender())] + row, s);
+        }
+        for (double e : effects) {
+            sum -= e * e / (2 * ROW_SPREAD * ROW_SPREAD);
+        }
+        if (prior) {
+            double z = (x[n] - Math.log(PRIOR_SIGMA)) / PRIOR_SPREAD;
+            sum -= z * z / 2;
+        }
+        return sum;
+    }
+
+    /**
+     * The maximum over medians and σ without rows, as a plain fit gives it.
+     *
+     * @param medians by product in ascending order of numbers
+     * @param log log likelihood there, with the prior of σ if it was taken
+     */
+    record Point(double[] medians, double sigma, double log) {}
+
+    /**
+     * The maximum.
+     *
+     * @throws IllegalStateException if all sections of a product go on, so that there is none
+     */
+    static Point maximum(List<Life> lives, boolean prior) {
+        List<Integer> products =
+                lives.stream().map(Life::contender).distinct().sorted().toList();
+        int n = products.size();
+        double[] start = new double[n + 1];
+        for (int p = 0; p < n; p++) {
+            int product = products.get(p);
+            start[p] = lives.stream()
+                    .filter(l -> l.contender() == product)
+                    .mapToDouble(l -> Math.log(l.goesOn() ? 1.2 * l.low() : (l.low() + l.high()) / 2))
+                    .average()
+                    .orElseThrow();
+        }
+        start[n] = Math.log(PRIOR_SIGMA);
+        Maximum at = Maximum.of(x -> joint(x, lives, products, List.of(), prior), start);
+        return new Point(Arrays.stream(at.at(), 0, n).map(Math::exp).toArray(), Math.exp(at.at()[n]), at.value());
+    }
+
+    /** Products with a life, by number. */
+    public List<Integer> products() {
+        return products;
+    }
+
+    /** Exposure at the latest visit. */
+    public double span() {
+        return span;
+    }
+
+    /** Rows as they were taken out, as factors on lives; empty if they were not. */
+    public Map<Integer, Double> rows() {
+        Map<Integer, Double> factors = new TreeMap<>();
+        rows.forEach((row, effect) -> factors.put(row, Math.exp(effect)));
+        return factors;
+    }
+
+    /** σ: how lives of sections of one product scatter, on the log scale; the middle of what is likely. */
+    public double sigma() {
+        double sum = 0;
+        for (int s = 0; s < SIGMAS; s++) {
+            sum += weight[s];
+            if (sum >= 0.5) {
+                return sigma[s];
+            }
+        }
+        return sigma[SIGMAS - 1];
+    }
+
+    /** Chance that a product's median life is below an exposure, up to twice what was observed; beyond that it is no more than a guess. */
+    public double chanceBelow(int product, double exposure) {
+        double log = Math.log(exposure);
+        double[] median = medians.get(product);
+        double half = (median[1] - median[0]) / 2;
+        double chance = 0;
+        for (int s = 0; s < SIGMAS; s++) {
+            double[] share = below.get(product)[s];
+            double place = (log - median[0] + half) / (2 * half);
+            int cell = (int) Math.floor(place);
+            double under = cell < 0
+                    ? 0
+                    : cell >= MEDIANS
+                            ? 1
+                            : (cell == 0 ? 0 : share[cell - 1])
+                                    + (place - cell) * (share[cell] - (cell == 0 ? 0 : share[cell - 1]));
+            chance += weight[s] * under;
+        }
+        return chance;
+    }
+
+    private double quantile(int product, double share) {
+        double[] median = medians.get(product);
+        double half = (median[1] - median[0]) / 2;
+        double low = median[0] - half;
+        double high = median[MEDIANS - 1] + half;
+        for (int step = 0; step < 50; step++) {
+            double middle = (low + high) / 2;
+            if (chanceBelow(product, Math.exp(middle)) < share) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return Math.exp((low + high) / 2);
+    }
+
+    /**
+     * A product's median life.
+     *
+     * @param median as likely above as below; empty if it may well lie beyond twice what was observed
+     * @param interval in which it lies with 95 % chance; its upper end is infinite where it reaches beyond twice what was observed
+     * @param goOn how many of its sections go on
+     */
+    public record Told(int product, OptionalDouble median, Interval interval, int sections, int goOn) {}
+
+    /** What can be told of a product's life. */
+    public Told told(int product) {
+        List<Life> own = lives.stream().filter(l -> l.contender() == product).toList();
+        int goOn = (int) own.stream().filter(Life::goesOn).count();
+        double edge = BEYOND * span;
+        double tail = (1 - Interval.LEVEL) / 2;
+        if (goOn == own.size()) {
+            return new Told(
+                    product, OptionalDouble.empty(), new Interval(atLeast(own), Double.POSITIVE_INFINITY), goOn, goOn);
+        }
+        double high = quantile(product, 1 - tail);
+        double median = quantile(product, 0.5);
+        return new Told(
+                product,
+                median > edge ? OptionalDouble.empty() : OptionalDouble.of(median),
+                new Interval(quantile(product, tail), high > edge ? Double.POSITIVE_INFINITY : high),
+                own.size(),
+                goOn);
+    }
+
+    /** Where all go on: were the median shorter than this, there was a chance of less than 5 % to see that. */
+    private double atLeast(List<Life> own) {
+        double low = Math.log(span) - 10;
+        double high = most;
+        for (int step = 0; step < 60; step++) {
+            double middle = (low + high) / 2;
+            double seen = 0;
+            for (int s = 0; s < SIGMAS; s++) {
+                double log = 0;
+                for (Life life : own) {
+                    log += logLikelihood(life, middle + rows.getOrDefault(life.row(), 0.0), sigma[s]);
+                }
+                seen += weight[s] * Math.exp(log);
+            }
+            if (seen < 1 - Interval.LEVEL) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return Math.exp(low);
+    }
+
+    /**
+     * Two products by their lives.
+     *
+     * @param ratio how many times as long the first lasts as the second, the middle of what is likely
+     * @param interval in which that lies with 95 % chance
+     * @param p twice the chance that it is the other way round, over all pairs (Holm)
+     */
+    public record Pair(int longer, int shorter, double ratio, Interval interval, double p) {
+        public boolean apart() {
+            return p < 1 - Interval.LEVEL;
+        }
+    }
+
+    /**
+     * Products by their lives.
+     *
+     * @param ranked the longest first
+     * @param places in that order; those that can't be told apart share one
+     * @param chances of place 1, 2, … in that order
+     */
+    public record Ranking(List<Integer> ranked, List<Integer> places, List<List<Double>> chances, List<Pair> pairs) {}
+
+    /** Who lasts longest, from seeded draws. */
+    public Ranking ranking(long seed) {
+        int n = products.size();
+        double[][] drawn = draws(seed);
+        List<Integer> ranked = new ArrayList<>();
+        for (int p = 0; p < n; p++) {
+            ranked.add(p);
+        }
+        double[] middle = new double[n];
+        for (int p = 0; p < n; p++) {
+            middle[p] = Arrays.stream(drawn[p]).average().orElseThrow();
+        }
+        ranked.sort(Comparator.comparingDouble(p -> -middle[p]));
+        List<Pair> pairs = holm(pairs(drawn, ranked));
+        List<Integer> places = new ArrayList<>();
+        int place = 1;
+        for (int p : ranked) {
+            int number = products.get(p);
+            place = Math.max(
+                    place,
+                    1
+                            + (int) pairs.stream()
+                                    .filter(q -> q.shorter() == number && q.apart())
+                                    .count());
+            places.add(place);
+        }
+        return new Ranking(ranked.stream().map(products::get).toList(), places, chances(drawn, ranked), pairs);
+    }
+
+    private double[][] draws(long seed) {
+        Well19937a random = new Well19937a(seed);
+        double[][] drawn = new double[products.size()][DRAWS];
+        double[] sums = weight.clone();
+        Arrays.parallelPrefix(sums, Double::sum);
+        for (int d = 0; d < DRAWS; d++) {
+            int s = cell(sums, random.nextDouble() * sums[SIGMAS - 1]);
+            for (int p = 0; p < products.size(); p++) {
+                double[] median = medians.get(products.get(p));
+                int m = cell(below.get(products.get(p))[s], random.nextDouble());
+                drawn[p][d] = median[m] + (random.nextDouble() - 0.5) * (median[1] - median[0]);
+            }
+        }
+        return drawn;
+    }
+
+    private static int cell(double[] cumulated, double u) {
+        int at = Arrays.binarySearch(cumulated, u);
+        return Math.min(cumulated.length - 1, at < 0 ? -at - 1 : at);
+    }
+
+    private List<Pair> pairs(double[][] drawn, List<Integer> ranked) {
+        List<Pair> pairs = new ArrayList<>();
+        double tail = (1 - Interval.LEVEL) / 2;
+        for (int i = 0; i < ranked.size(); i++) {
+            for (int j = i + 1; j < ranked.size(); j++) {
+                double[] one = drawn[ranked.get(i)];
+                double[] other = drawn[ranked.get(j)];
+                double[] difference = new double[DRAWS];
+                int below = 0;
+                for (int d = 0; d < DRAWS; d++) {
+                    difference[d] = one[d] - other[d];
+                    below += difference[d] < 0 ? 1 : 0;
+                }
+                Arrays.sort(difference);
+                pairs.add(new Pair(
+                        products.get(ranked.get(i)),
+                        products.get(ranked.get(j)),
+                        Math.exp(difference[DRAWS / 2]),
+                        new Interval(
+                                Math.exp(difference[(int) (tail * DRAWS)]),
+                                Math.exp(difference[(int) ((1 - tail) * DRAWS) - 1])),
+                        Math.min(1, 2.0 * Math.max(1, Math.min(below, DRAWS - below)) / DRAWS)));
+            }
+        }
+        return pairs;
+    }
+
+    /** The same with p over all pairs at once (S. Holm 1979). */
+    private static List<Pair> holm(List<Pair> pairs) {
+        List<Pair> order =
+                pairs.stream().sorted(Comparator.comparingDouble(Pair::p)).toList();
+        Map<Pair, Double> adjusted = new HashMap<>();
+        double running = 0;
+        for (int k = 0; k < order.size(); k++) {
+            running = Math.max(running, Math.min(1, order.get(k).p() * (order.size() - k)));
+            adjusted.put(order.get(k), running);
+        }
+        return pairs.stream()
+                .map(p -> new Pair(p.longer(), p.shorter(), p.ratio(), p.interval(), adjusted.get(p)))
+                .toList();
+    }
+
+    private List<List<Double>> chances(double[][] drawn, List<Integer> ranked) {
+        int n = products.size();
+        double[][] counts = new double[n][n];
+        Integer[] order = new Integer[n];
+        for (int d = 0; d < DRAWS; d++) {
+            int draw = d;
+            Arrays.setAll(order, i -> i);
+            Arrays.sort(order, Comparator.comparingDouble(p -> -drawn[p][draw]));
+            for (int place = 0; place < n; place++) {
+                counts[order[place]][place] += 1.0 / DRAWS;
+            }
+        }
+        return ranked.stream()
+                .map(p -> Arrays.stream(counts[p]).boxed().toList())
+                .toList();
+    }
+}
