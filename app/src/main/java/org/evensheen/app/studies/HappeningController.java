@@ -51,7 +51,10 @@ class HappeningController {
                 ? "Mark a day from 0 to today, day %d.".formatted(today)
                 : note.length() > LONGEST_NOTE
                         ? "A note may have %d characters; this one has %d.".formatted(LONGEST_NOTE, note.length())
-                        : "";
+                        : known == Happening.Kind.ODOMETER
+                                        && Happening.kilometres(note).isEmpty()
+                                ? "Begin the note with what the odometer says: 48 210 km, or miles."
+                                : "";
         if (!problem.isEmpty()) {
             response.setStatus(422);
             screen.show(study, Selection.of(study, Selection.Asked.NOTHING, today), Optional.empty(), model);

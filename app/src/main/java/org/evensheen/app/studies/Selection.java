@@ -95,7 +95,8 @@ public record Selection(Occasion at, int today, Section section, Measure measure
     }
 
     /** The last day on the tape: the last planned day or today, whichever is later, but not long after the plan. */
-    static int lastDay(Study study, int today) {
+    /** The last day of the tape. */
+    public static int lastDay(Study study, int today) {
         int planned = study.record().plan().lastDay();
         int read =
                 study.record().readings().stream().mapToInt(r -> r.day()).max().orElse(0);

@@ -131,6 +131,16 @@ public class StudyScreen {
                         "Some products of this study must not meet. Which, stands on the sheet for whoever puts them on; rinse fully between all of them.");
     }
 
+    /** The Panel as it was at a selection, as markup. */
+    public String panel(Study study, Selection selection) {
+        return rendered("panel", PanelDrawing.of(study, selection));
+    }
+
+    /** The Tape as markup, pulled on another page of the study. */
+    public String tape(Study study, Selection selection, String address) {
+        return rendered("tape", TapeDrawing.of(study, selection, address));
+    }
+
     private String rendered(String drawing, Object model) {
         return templates.process("studies/" + drawing, new Context(Locale.ENGLISH, Map.of(drawing, model)));
     }

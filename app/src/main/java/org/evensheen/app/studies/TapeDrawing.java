@@ -41,6 +41,11 @@ public record TapeDrawing(
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
 
     static TapeDrawing of(Study study, Selection selection) {
+        return of(study, selection, "/studies/" + study.id());
+    }
+
+    /** The same tape on another page of the study, which is asked for again when it is pulled. */
+    public static TapeDrawing of(Study study, Selection selection, String address) {
         int last = Selection.lastDay(study, selection.today());
         int step = last > 420 ? 8 : last > 210 ? 4 : last > 120 ? 2 : 1;
         String ticks = IntStream.rangeClosed(0, last)
@@ -54,7 +59,7 @@ public record TapeDrawing(
         int day = selection.at().day();
         double share = day / (double) last;
         return new TapeDrawing(
-                "/studies/" + study.id(),
+                address,
                 day,
                 selection.today(),
                 last,

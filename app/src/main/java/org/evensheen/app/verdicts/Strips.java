@@ -2,23 +2,36 @@ package org.evensheen.app.verdicts;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.BiPredicate;
 import org.evensheen.core.comparing.Verdict;
 
 /**
  * Tape that joins what can't be told apart: one strip for every longest run of products, in the order of the results, of
  * which no two can be told apart. Strips that overlap lie in lanes side by side.
  */
-final class Strips {
+public final class Strips {
     private Strips() {}
 
     /** For every row, what each lane shows: "", "single", "start", "middle" or "end". */
     static List<List<String>> of(Verdict verdict) {
-        int n = verdict.results().size();
+        return of(
+                verdict.results().size(),
+                (one, other) -> verdict.apart(
+                        verdict.results().get(one), verdict.results().get(other)));
+    }
+
+    /**
+     * The same for any ranking.
+     *
+     * @param n rows, best first
+     * @param apart whether two rows can be told apart
+     */
+    public static List<List<String>> of(int n, BiPredicate<Integer, Integer> apart) {
         List<int[]> runs = new ArrayList<>();
         int reached = -1;
         for (int i = 0; i < n; i++) {
             int end = i;
-            while (end + 1 < n && joins(verdict, i, end + 1)) {
+            while (end + 1 < n && joins(apart, i, end + 1)) {
                 end++;
             }
             if (end > reached) {
@@ -51,9 +64,9 @@ final class Strips {
         return lanes;
     }
 
-    private static boolean joins(Verdict verdict, int from, int to) {
+    private static boolean joins(BiPredicate<Integer, Integer> apart, int from, int to) {
         for (int k = from; k < to; k++) {
-            if (verdict.apart(verdict.results().get(k), verdict.results().get(to))) {
+            if (apart.test(k, to)) {
                 return false;
             }
         }

@@ -68,6 +68,8 @@ class AccessibilityTest {
                     "/studies/%d/verdict".formatted(made),
                     "/studies/%d/verdict".formatted(read),
                     "/studies/1/verdict",
+                    "/studies/1/life",
+                    "/studies/3/life?by=washes",
                     "/studies/2/verdict",
                     "/studies/1/verdict/workings?of=benefit&product=0",
                     "/studies/%d/readings".formatted(read),

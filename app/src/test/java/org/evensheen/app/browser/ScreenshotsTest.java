@@ -36,6 +36,7 @@ class ScreenshotsTest {
         shoot("compare-ballot", 390, 844, "/compare", ScreenshotsTest::ballot);
         shoot("compare-sheet", 1280, 800, "/compare/2/sheet", page -> {});
         shoot("verdict", 1280, 800, "/studies/1/verdict", page -> {});
+        shoot("life", 1280, 800, "/studies/1/life", page -> {});
         shoot("plan", 1280, 800, "/plans/1?step=fairness", page -> {});
         shoot("rehearsal", 1280, 800, "/plans/1?step=rehearse", ScreenshotsTest::rehearse);
         shoot(
@@ -51,7 +52,6 @@ class ScreenshotsTest {
                 "/shelf/4",
                 page -> page.getByText("of 3 at lasting foam, fair").waitFor());
         shoot("mixer", 1280, 800, "/mixer?product=12&dose=1:6", page -> {});
-        shoot("cost", 1280, 800, "/mixer/cost?job=bucket+wash", page -> {});
         shoot("key", 1280, 800, "/studies/3/key", page -> {});
         shoot("study-phone", 390, 844, "/studies/3", page -> {});
         shoot("photos", 1280, 800, "/studies/3/photos?section=M", page -> {});

@@ -188,6 +188,9 @@ class ClosedKeyTest {
                         case "/verdict", "/verdict.json" ->
                             List.of("pull", "drop", "left-behind")
                                     .forEach(m -> addresses.add(address + "?measure=" + m));
+                        case "/life", "/life.json" ->
+                            List.of("pull&by=weeks", "grade&by=weeks", "pull&by=washes")
+                                    .forEach(m -> addresses.add(address + "?measure=" + m));
                         case "/verdict/workings" ->
                             Stream.of("mean", "benefit", "retention", "place", "chance", "pair", "least")
                                     .flatMap(of -> Stream.of(0, 1, 2)

@@ -36,6 +36,8 @@ class PagesTest {
                     "/studies/new",
                     "/studies/" + id,
                     "/studies/" + id + "/verdict",
+                    "/studies/" + id + "/life",
+                    "/studies/" + id + "/life.json",
                     "/studies/" + id + "/readings",
                     "/verdicts",
                     "/shelf",

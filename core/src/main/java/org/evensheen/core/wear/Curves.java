@@ -74,6 +74,9 @@ public record Curves(List<Curve> curves, Map<Integer, Absent> without, Set<Oddit
     }
 
     private static final class Reader {
+        /** The number that bare goes by among first effects. */
+        private static final int CONTROL = Integer.MAX_VALUE;
+
         private final StudyRecord study;
         private final Measure measure;
         private final Axis axis;
@@ -96,7 +99,7 @@ public record Curves(List<Curve> curves, Map<Integer, Absent> without, Set<Oddit
 
         Curves read() {
             Map<Integer, Absent> without = new TreeMap<>();
-            List<Curve> curves = new ArrayList<>();
+            Map<Integer, List<Curve>> own = new TreeMap<>();
             for (Contender contender : study.contenders()) {
                 if (contender.isControl()) {
                     continue;
@@ -105,50 +108,67 @@ public record Curves(List<Curve> curves, Map<Integer, Absent> without, Set<Oddit
                     without.put(contender.number(), Absent.SHEETS);
                     continue;
                 }
-                List<Curve> own = study.sectionsOf(contender)
+                List<Curve> all = study.sectionsOf(contender)
                         .flatMap(s -> curves(s).stream())
                         .toList();
-                Optional<Absent> none = none(contender, own);
-                none.ifPresent(why -> without.put(contender.number(), why));
-                if (none.isEmpty()) {
-                    curves.addAll(own.stream().filter(c -> c.first() > 0).toList());
+                if (all.isEmpty()) {
+                    boolean fresh = study.sectionsOf(contender)
+                            .anyMatch(s ->
+                                    study.firstRead(s, Stage.FRESH, measure).isPresent());
+                    without.put(contender.number(), fresh ? Absent.NO_CONTROL_WHEN_FRESH : Absent.NOT_READ_WHEN_FRESH);
+                } else {
+                    own.put(contender.number(), all);
                 }
             }
+            List<Curve> first = own.values().stream()
+                    .flatMap(List::stream)
+                    .filter(c -> c.coat() == 1)
+                    .toList();
+            Optional<Compared> effects = first.isEmpty() ? Optional.empty() : Compared.of(effects(first));
+            List<Curve> curves = new ArrayList<>();
+            own.forEach((number, all) -> {
+                Optional<Absent> none = none(number, all, effects);
+                none.ifPresent(why -> without.put(number, why));
+                if (none.isEmpty()) {
+                    curves.addAll(all.stream().filter(c -> c.first() > 0).toList());
+                }
+            });
             return new Curves(List.copyOf(curves), without, found);
         }
 
-        /** Why a contender has no curve: its first effects, section by section, against none. */
-        private Optional<Absent> none(Contender contender, List<Curve> own) {
-            List<Curve> first = own.stream().filter(c -> c.coat() == 1).toList();
-            if (first.isEmpty()) {
-                boolean fresh = study.sectionsOf(contender)
-                        .anyMatch(s -> study.firstRead(s, Stage.FRESH, measure).isPresent());
-                return Optional.of(fresh ? Absent.NO_CONTROL_WHEN_FRESH : Absent.NOT_READ_WHEN_FRESH);
-            }
-            double mean = first.stream().mapToDouble(Curve::first).average().orElseThrow();
-            if (mean < 0) {
-                return Optional.of(Absent.MADE_WORSE);
-            }
-            return toldFromNone(first, mean) ? Optional.empty() : Optional.of(Absent.NO_FIRST_EFFECT);
-        }
-
-        /** Whether a first effect is more than what sections differ by anyway; with no scatter known, any that is above nothing. */
-        private boolean toldFromNone(List<Curve> first, double mean) {
+        /** First effects of all sections, and what bare sections differ by from their mean, as a contender of its own. */
+        private List<Compared.Value> effects(List<Curve> first) {
             List<Compared.Value> values = new ArrayList<>();
-            int control = study.contenders().size();
-            first.forEach(c -> values.add(new Compared.Value(0, c.row(), c.first())));
+            first.forEach(c -> values.add(new Compared.Value(c.contender(), c.row(), c.first())));
             if (bare) {
                 int day = freshDay(first.get(0));
                 double middle = bareOn(day).orElse(0);
                 study.bareSections()
                         .flatMap(s -> bareAt(s, day).stream()
-                                .map(v -> new Compared.Value(control, s.row(), sign * (v - middle))))
+                                .map(v -> new Compared.Value(CONTROL, s.row(), sign * (v - middle))))
                         .forEach(values::add);
             }
-            return Compared.of(values)
-                    .filter(c -> !c.pairs().isEmpty())
-                    .map(c -> c.pairs().get(0).better() == 0 && c.pairs().get(0).apart())
+            return values;
+        }
+
+        /** Why a contender has no curve: its first effect went the wrong way, or is no more than what sections differ by anyway. */
+        private static Optional<Absent> none(int number, List<Curve> own, Optional<Compared> effects) {
+            double mean = own.stream()
+                    .filter(c -> c.coat() == 1)
+                    .mapToDouble(Curve::first)
+                    .average()
+                    .orElse(0);
+            if (mean < 0) {
+                return Optional.of(Absent.MADE_WORSE);
+            }
+            Optional<Compared.Pair> pair = effects.flatMap(e -> e.pairs().stream()
+                    .filter(p -> p.better() == number && p.worse() == CONTROL
+                            || p.better() == CONTROL && p.worse() == number)
+                    .findFirst());
+            boolean told = pair.map(p ->
+                            p.better() == number && p.difference().interval().low() > 0)
                     .orElse(mean > 0);
+            return told ? Optional.empty() : Optional.of(Absent.NO_FIRST_EFFECT);
         }
 
         private int freshDay(Curve curve) {

@@ -281,6 +281,16 @@ public final class Lives {
         return chance;
     }
 
+    /**
+     * Chance that a product's median life is at least an exposure, of what may be said: up to twice what was observed. What was nowhere spent is not believed to last for long.
+     *
+     * @param exposure up to twice what was observed
+     */
+    public double chanceAtLeast(int product, double exposure) {
+        double known = chanceBelow(product, BEYOND * span);
+        return known < 1e-9 ? 1 : Math.max(0, 1 - chanceBelow(product, exposure) / known);
+    }
+
     private double quantile(int product, double share) {
         double[] median = medians.get(product);
         double half = (median[1] - median[0]) / 2;
@@ -352,11 +362,11 @@ public final class Lives {
     /**
      * Two products by their lives.
      *
-     * @param ratio how many times as long the first lasts as the second, the middle of what is likely
-     * @param interval in which that lies with 95 % chance
+     * @param ratio how many times as long the first lasts as the second, the middle of what is likely; empty while the first or both have no median
+     * @param interval in which that lies with 95 % chance; without an upper end while the first has no median
      * @param p twice the chance that it is the other way round, over all pairs (Holm)
      */
-    public record Pair(int longer, int shorter, double ratio, Interval interval, double p) {
+    public record Pair(int longer, int shorter, OptionalDouble ratio, Interval interval, double p) {
         public boolean apart() {
             return p < 1 - Interval.LEVEL;
         }
@@ -405,11 +415,18 @@ public final class Lives {
         double[][] drawn = new double[products.size()][DRAWS];
         double[] sums = weight.clone();
         Arrays.parallelPrefix(sums, Double::sum);
+        // What is nowhere spent is drawn up to twice what was observed: how far beyond it lasts would be a guess.
+        boolean[] goesOn = new boolean[products.size()];
+        for (int p = 0; p < products.size(); p++) {
+            goesOn[p] = told(products.get(p)).median().isEmpty();
+        }
         for (int d = 0; d < DRAWS; d++) {
             int s = cell(sums, random.nextDouble() * sums[SIGMAS - 1]);
             for (int p = 0; p < products.size(); p++) {
                 double[] median = medians.get(products.get(p));
-                int m = cell(below.get(products.get(p))[s], random.nextDouble());
+                double[] share = below.get(products.get(p))[s];
+                double top = goesOn[p] ? share[cell(median, Math.log(BEYOND * span))] : 1;
+                int m = cell(share, random.nextDouble() * top);
                 drawn[p][d] = median[m] + (random.nextDouble() - 0.5) * (median[1] - median[0]);
             }
         }
@@ -435,14 +452,17 @@ public final class Lives {
                     below += difference[d] < 0 ? 1 : 0;
                 }
                 Arrays.sort(difference);
+                boolean open = told(products.get(ranked.get(i))).median().isEmpty();
+                boolean both =
+                        open && told(products.get(ranked.get(j))).median().isEmpty();
                 pairs.add(new Pair(
                         products.get(ranked.get(i)),
                         products.get(ranked.get(j)),
-                        Math.exp(difference[DRAWS / 2]),
+                        open ? OptionalDouble.empty() : OptionalDouble.of(Math.exp(difference[DRAWS / 2])),
                         new Interval(
-                                Math.exp(difference[(int) (tail * DRAWS)]),
-                                Math.exp(difference[(int) ((1 - tail) * DRAWS) - 1])),
-                        Math.min(1, 2.0 * Math.max(1, Math.min(below, DRAWS - below)) / DRAWS)));
+                                both ? 0 : Math.exp(difference[(int) (tail * DRAWS)]),
+                                open ? Double.POSITIVE_INFINITY : Math.exp(difference[(int) ((1 - tail) * DRAWS) - 1])),
+                        both ? 1 : Math.min(1, 2.0 * Math.max(1, Math.min(below, DRAWS - below)) / DRAWS)));
             }
         }
         return pairs;

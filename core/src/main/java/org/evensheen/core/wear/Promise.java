@@ -68,13 +68,14 @@ public record Promise(
             return new Promise(contender, axis, claimed, most, State.TOO_EARLY, OptionalDouble.empty(), elapsed, left);
         }
         if (elapsed >= 1) {
+            double kept = lives.chanceAtLeast(contender, claimed);
             return new Promise(
                     contender,
                     axis,
                     claimed,
                     most,
-                    holds >= HOLDS ? State.HOLDS_UP : State.NOT_SETTLED,
-                    OptionalDouble.of(holds),
+                    kept >= HOLDS ? State.HOLDS_UP : State.NOT_SETTLED,
+                    OptionalDouble.of(kept),
                     elapsed,
                     left);
         }

@@ -54,8 +54,8 @@ class LivesTest {
         assertThat(ranking.ranked()).containsExactly(2, 0, 1);
         Lives.Pair ab = ranking.pairs().get(2);
         assertThat(ab.longer()).isZero();
-        assertThat(ab.ratio()).isCloseTo(7.681 / 4.271, within(0.1));
-        assertThat(ab.interval().low()).isLessThan(ab.ratio());
+        assertThat(ab.ratio().orElseThrow()).isCloseTo(7.681 / 4.271, within(0.1));
+        assertThat(ab.interval().low()).isLessThan(ab.ratio().orElseThrow());
         assertThat(ranking.places()).as("C and A can't be told apart").containsExactly(1, 1, 2);
         assertThat(ranking.chances().get(0).stream().mapToDouble(c -> c).sum()).isCloseTo(1, within(1e-9));
         assertThat(lives.ranking(1)).as("the same seed, the same draws").isEqualTo(ranking);
@@ -74,6 +74,26 @@ class LivesTest {
                 .as("what lies beyond is not squeezed in")
                 .isBetween(0.2, 0.6);
         assertThat(lives.chanceBelow(0, 6)).isLessThan(0.01);
+    }
+
+    /** How many times as long something lasts that is nowhere spent is not told; that it lasts longer may be. */
+    @Test
+    void aRatioToWhatGoesOnIsOpen() {
+        List<Life> lives = new ArrayList<>();
+        for (int i = 0; i < 3; i++) {
+            lives.add(new Life("A" + i, 0, 1, 12, ON));
+            lives.add(new Life("B" + i, 1, 1, 2, 4));
+            lives.add(new Life("C" + i, 2, 1, 12, ON));
+        }
+        List<Lives.Pair> pairs = Lives.fit(lives, 12).ranking(3).pairs();
+        for (Lives.Pair p : pairs) {
+            assertThat(p.ratio()).isEmpty();
+            assertThat(p.interval().high()).isInfinite();
+            assertThat(p.apart()).isEqualTo(p.shorter() == 1);
+        }
+        assertThat(pairs.stream().filter(Lives.Pair::apart))
+                .hasSize(2)
+                .allMatch(p -> p.interval().low() > 1.5);
     }
 
     @Test
