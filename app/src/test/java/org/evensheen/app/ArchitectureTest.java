@@ -138,7 +138,7 @@ class ArchitectureTest {
                     if (name.endsWith("java") && bare) {
                         leaning.add(name);
                     }
-                    boolean asks = text.matches("(?s).*(case (PULL|DROP|GLOSS|FOAM)|== Measures?\\.[A-Z]).*")
+                    boolean asks = text.matches("(?s).*(case (PULL|DROP|GLOSS|FOAM)\\b|== Measures?\\.[A-Z]).*")
                             || name.endsWith("html") && text.matches("(?s).*measure == '.*");
                     if (asks && !file.toString().contains("core/measure/")) {
                         asking.add(name);

@@ -13,6 +13,7 @@ import org.evensheen.core.measure.Observation;
 import org.evensheen.core.measure.WaterGrade;
 import org.evensheen.core.schedule.Plan.Planned;
 import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Happening;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
@@ -42,18 +43,32 @@ public final class SimulatedBed {
     private final Map<Integer, Coating> coatings;
     private final int freshDay;
     private final long seed;
+    private final Hardship hardship;
+
+    /** A bed on which nothing but weeks wears. */
+    public SimulatedBed(StudyRecord study, Paint paint, Map<Integer, Coating> coatings, int freshDay, long seed) {
+        this(study, paint, coatings, freshDay, seed, Hardship.NONE);
+    }
 
     /**
      * @param study layout and contenders; its readings are not looked at
      * @param coatings truth by contender number; bare has none
      * @param freshDay the day from which wear counts
+     * @param hardship what wears it besides weeks, and what hides it
      */
-    public SimulatedBed(StudyRecord study, Paint paint, Map<Integer, Coating> coatings, int freshDay, long seed) {
+    public SimulatedBed(
+            StudyRecord study,
+            Paint paint,
+            Map<Integer, Coating> coatings,
+            int freshDay,
+            long seed,
+            Hardship hardship) {
         this.study = study;
         this.paint = paint;
         this.coatings = Map.copyOf(coatings);
         this.freshDay = freshDay;
         this.seed = seed;
+        this.hardship = hardship;
     }
 
     /** Every reading the plan asks for on one section at one occasion. */
@@ -84,6 +99,26 @@ public final class SimulatedBed {
         }
         double fresh = physics(measure).fresh().applyAsDouble(coating, paint);
         return bare + (fresh - bare) * coating.left(at.day() - freshDay);
+    }
+
+    /** The true value of a section as it shows at a moment: worn by what it went through, hidden by what dirt is still on it. */
+    private double shown(Section section, Occasion at, Measure measure) {
+        Contender contender = study.contenderOn(section);
+        Coating coating = coatings.get(contender.number());
+        if (hardship.equals(Hardship.NONE) || coating == null || at.stage().untouched()) {
+            return truth(contender, at, measure);
+        }
+        double bare = bare(measure);
+        double fresh = physics(measure).fresh().applyAsDouble(coating, paint);
+        double low = middleRow() <= 1 ? 0 : (section.row() - 1) / (2 * (middleRow() - 1));
+        double left = coating.left(hardship.days(Math.max(0, at.day() - freshDay), washes(at), low));
+        return bare + (fresh - bare) * left * (1 - hardship.hidden(at.stage(), low));
+    }
+
+    private long washes(Occasion at) {
+        return study.happenings().stream()
+                .filter(h -> h.kind() == Happening.Kind.WASHED && h.day() > freshDay && h.day() <= at.day())
+                .count();
     }
 
     private double bare(Measure measure) {
@@ -162,7 +197,7 @@ public final class SimulatedBed {
                 + paint.rowStep() * (section.row() - middleRow());
         double warmth = physics.warm() ? Math.exp(paint.warmth() * gaussian("warmth", "", at.day(), measure, 0)) : 1;
         double noise = paint.betweenRepeats() * gaussian(at.stage().code(), section.code(), at.day(), measure, repeat);
-        double value = warmth * (truth(study.contenderOn(section), at, measure) + scale * (place + noise));
+        double value = warmth * (shown(section, at, measure) + scale * (place + noise));
         return physics.sight().see(this, section, at, value);
     }
 

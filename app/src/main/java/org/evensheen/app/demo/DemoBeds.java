@@ -51,6 +51,19 @@ final class DemoBeds {
                 HERON);
     }
 
+    static Bed cabDoors() {
+        return new Bed(
+                0,
+                "Heron, cab doors",
+                "Heron",
+                Kind.FLANK,
+                new BedShape(
+                        Outline.rectangle(0, 0, 2000, 1300),
+                        List.of(new Trim("mirror foot", Outline.rectangle(1860, 0, 140, 120))),
+                        List.of(new Zone(Zone.Kind.LOW, "fouls first: above the wheel", 0, 860, 2000, 440))),
+                HERON);
+    }
+
     static Bed rearDoors() {
         return new Bed(
                 0,

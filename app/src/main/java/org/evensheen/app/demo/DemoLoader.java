@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.labels.StockStore;
@@ -25,8 +26,10 @@ import org.evensheen.core.measure.Measures;
 import org.evensheen.core.mixing.Dose;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Happening;
+import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
+import org.evensheen.core.study.Stage;
 import org.evensheen.core.study.StudyRecord;
 import org.evensheen.standins.SimulatedBed;
 import org.springframework.boot.ApplicationArguments;
@@ -107,6 +110,7 @@ class DemoLoader implements ApplicationRunner {
                 plans.load(LocalDate.now(clock));
                 DemoWorld.studies(LocalDate.now(clock)).forEach(this::load);
                 loadFoam(LocalDate.now(clock));
+                load(DemoWorld.twoYears(LocalDate.now(clock)));
                 afternoons.load(clock.instant());
             }
         });
@@ -185,14 +189,29 @@ class DemoLoader implements ApplicationRunner {
                 told.paint(),
                 told.coatings(),
                 told.freshDay(),
-                told.draft().seed());
+                told.draft().seed(),
+                told.hardship());
+        return Stream.concat(planned(told, record, bed), asItArrived(told, record, bed))
+                .toList();
+    }
+
+    /** Where dirt hides anything, water is looked at as a visit goes along, too. */
+    private Stream<KeptReading> asItArrived(DemoWorld.Told told, StudyRecord record, SimulatedBed bed) {
+        return record.plan().visits().stream()
+                .filter(v -> told.hardship().dirt() > 0 && v.stage() == Stage.REWETTED && v.day() <= told.today())
+                .flatMap(v -> Stream.of(Stage.ARRIVAL, Stage.RINSED, Stage.WASHED)
+                        .flatMap(stage -> record.sections().stream()
+                                .map(s -> bed.read(s, new Occasion(v.day(), stage), Measures.WATER_GRADE, 1)))
+                        .map(r -> kept(told.draft().firstDay().plusDays(v.day()), r)));
+    }
+
+    private Stream<KeptReading> planned(DemoWorld.Told told, StudyRecord record, SimulatedBed bed) {
         return record.plan().visits().parallelStream()
                 .filter(visit -> visit.day() <= told.today() && !told.skipped().contains(visit.day()))
                 .flatMap(visit -> record.sections().stream()
                         .flatMap(section -> bed.read(section, visit).stream()
                                 .filter(r -> visit.day() < told.today() || taken(told, record, section, r)))
-                        .map(reading -> kept(told.draft().firstDay().plusDays(visit.day()), reading)))
-                .toList();
+                        .map(reading -> kept(told.draft().firstDay().plusDays(visit.day()), reading)));
     }
 
     /** Today the pulls have not come round to the last product sections. */

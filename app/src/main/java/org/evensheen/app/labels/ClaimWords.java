@@ -116,6 +116,12 @@ public record ClaimWords(String title, String says, String means) {
                                             Figures.money(p.over(offer.ml()).times(1000))))
                             .orElse("no price told"));
         }
+        if (claim instanceof Claim.Renew renew) {
+            return new ClaimWords("Put on again", after(renew.print(), "renew "), "");
+        }
+        if (claim instanceof Claim.NoMarks) {
+            return new ClaimWords("Marks", "none", "only soft dark paint can show it");
+        }
         if (claim instanceof Claim.Keeps keeps) {
             return new ClaimWords("Keeps, once opened", after(keeps.print(), "keeps "), "");
         }
@@ -129,6 +135,15 @@ public record ClaimWords(String title, String says, String means) {
             return new ClaimWords("Caution", after(caution.print(), "caution "), "");
         }
         return new ClaimWords("Coats", claim.print(), "");
+    }
+
+    /** Where a label contradicts itself: "It says “lasts 26 weeks” and “renew every wash”: …". */
+    public static List<String> contradictions(Label label) {
+        return label.contradictions().stream()
+                .map(c ->
+                        "It says “%s” and “%s”: both can't be, at one wash a week. What lasts need not be put on again before."
+                                .formatted(c.lasts().print(), c.renew().print()))
+                .toList();
     }
 
     private static String means(Dose dose, List<Calibration> calibrations) {

@@ -9,7 +9,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.evensheen.app.beds.Bed;
+import org.evensheen.app.labels.ClaimWords;
 import org.evensheen.app.page.Figures;
+import org.evensheen.app.studies.OutcomeWords;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.verdicts.Strips;
 import org.evensheen.core.comparing.Compared;
@@ -130,7 +133,7 @@ record LifePage(
                     promises(),
                     untested(),
                     "Day %d".formatted(wear.until()),
-                    LifeWords.showed(study, wear.measure(), showed),
+                    OutcomeWords.showed(study, wear.measure(), showed),
                     wear.curves().found().stream().map(LifeWords::odd).toList(),
                     gone(),
                     wear.logRank().isPresent() ? Figures.p(wear.logRank().getAsDouble()) : "",
@@ -317,9 +320,16 @@ record LifePage(
                             || other) {
                         said.add("“%s”".formatted(claim.print()) + (other ? " (choose its unit above)" : ""));
                     }
+                    if (claim instanceof Claim.NoMarks) {
+                        said.add(
+                                study.bed().traits().hardness() == Bed.Hardness.SOFT
+                                        ? "“no marks”: count them, before and after, with a lamp"
+                                        : "“no marks” proves nothing on paint that hides them: only soft dark paint can show it");
+                    }
                 }
+                said.addAll(ClaimWords.contradictions(of.getValue()));
                 if (!said.isEmpty()) {
-                    lines.add(name(of.getKey()) + ": " + String.join(", ", said) + ".");
+                    lines.add(name(of.getKey()) + ": " + String.join("; ", said) + ".");
                 }
             }
             return lines;

@@ -5,21 +5,16 @@ import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.studies.Study;
 import org.evensheen.core.comparing.Absent;
 import org.evensheen.core.comparing.Interval;
-import org.evensheen.core.measure.Measure;
-import org.evensheen.core.study.Contender;
 import org.evensheen.core.wear.Axis;
 import org.evensheen.core.wear.Curves.Oddity;
 import org.evensheen.core.wear.Fitted;
 import org.evensheen.core.wear.Lives;
 import org.evensheen.core.wear.Promise;
-import org.evensheen.core.wear.Showed;
 import org.evensheen.core.wear.Wear;
 
 /** The one place where what was found about lives is told in words. */
@@ -41,7 +36,7 @@ final class LifeWords {
 
     /** A number that somebody claimed, as it was written: 26, 4.5. */
     static String claimed(double amount) {
-        return Figures.compact(amount, 4);
+        return amount == Math.rint(amount) ? Figures.compact(amount, 4) : Figures.number(amount, amount < 10 ? 1 : 0);
     }
 
     static String range(Axis axis, Interval i) {
@@ -94,13 +89,17 @@ final class LifeWords {
 
     /** A promise against what was found, in a sentence. */
     static String promise(Study study, LocalDate today, Wear wear, Promise p) {
-        String says = "Its label says %s%s."
+        String says = "Its label says “%s”%s."
                 .formatted(
-                        claimed(p.claimed()) + (p.most() > p.claimed() ? "–" + claimed(p.most()) : ""),
-                        " " + (p.most() == 1 ? p.axis().one() : p.axis().several()));
+                        p.said(),
+                        p.said().contains(p.axis().one())
+                                        || p.said().contains(p.axis().several())
+                                ? ""
+                                : ", %s %s"
+                                        .formatted(
+                                                claimed(p.claimed()), p.axis().several()));
         String chance = p.chance().isPresent()
-                ? " (chance that it holds: %s)"
-                        .formatted(Figures.number(p.chance().getAsDouble(), 2))
+                ? " (chance that it holds: %s)".formatted(chance(p.chance().getAsDouble()))
                 : "";
         String gone = "%s of %s %s gone%s: "
                 .formatted(
@@ -190,12 +189,18 @@ final class LifeWords {
                 .count();
         List<String> said = new ArrayList<>();
         if (shorts > 0) {
-            said.add("%s more than was found.".formatted(Figures.count(shorts, "label promises", "labels promise")));
+            said.add("%s more than was found.".formatted(counted(shorts, "label promises", "labels promise")));
         }
         if (holds > 0) {
-            said.add("%s up.".formatted(Figures.count(holds, "promise holds", "promises hold")));
+            said.add("%s up.".formatted(counted(holds, "promise holds", "promises hold")));
         }
         return String.join(" ", said);
+    }
+
+    /** A number at the head of a sentence: a word up to nine. */
+    private static String counted(long number, String one, String several) {
+        String[] words = {"No", "One", "Two", "Three", "Four", "Five", "Six", "Seven", "Eight", "Nine"};
+        return (number < words.length ? words[(int) number] : "" + number) + " " + (number == 1 ? one : several);
     }
 
     private static String names(Study study, List<Integer> numbers) {
@@ -227,40 +232,6 @@ final class LifeWords {
             case COATED_AGAIN -> "Something went on again: curves end there, and begin anew with first readings.";
             case APPLIED_UNKNOWN -> "Nothing says when it went on; the day of the first readings is taken.";
             case EXPOSURE_UNKNOWN -> "The odometer was not read around every visit; those without it were left out.";
-        };
-    }
-
-    /** What a visit showed, product by product: "Osier Spray Seal: worn on A and C (0.8 of 4), masked on B, back when washed". */
-    static List<String> showed(Study study, Measure measure, List<Showed> showed) {
-        Map<Integer, List<Showed>> by = showed.stream()
-                .collect(Collectors.groupingBy(
-                        s -> study.record().section(s.section()).orElseThrow().contender(),
-                        java.util.TreeMap::new,
-                        Collectors.toList()));
-        List<String> lines = new ArrayList<>();
-        by.forEach((number, all) -> {
-            Contender c = study.record().contenders().get(number);
-            lines.add(c.name() + ": "
-                    + all.stream()
-                            .map(s -> s.section() + " " + showed(measure, s))
-                            .collect(Collectors.joining("; "))
-                    + ".");
-        });
-        return lines;
-    }
-
-    /** What a visit showed on a section. */
-    static String showed(Measure measure, Showed s) {
-        String worn = "worn by " + Figures.score(measure, s.worn());
-        String masked = "masked by %s, %s"
-                .formatted(
-                        Figures.score(measure, s.masked().orElse(0)),
-                        s.back().map(b -> "came back when " + b.label()).orElse("not back"));
-        return switch (s.state()) {
-            case AS_FRESH -> "as fresh";
-            case WORN -> worn;
-            case MASKED -> masked;
-            case BOTH -> masked + ", and " + worn;
         };
     }
 

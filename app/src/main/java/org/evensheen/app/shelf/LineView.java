@@ -12,8 +12,9 @@ import org.evensheen.core.mixing.Calibration;
  * @param pieces the whole line, cut where marks begin and end
  * @param claims what was read
  * @param problems what could not be, in order
+ * @param odd where it contradicts itself
  */
-record LineView(List<Piece> pieces, List<ClaimWords> claims, List<String> problems) {
+record LineView(List<Piece> pieces, List<ClaimWords> claims, List<String> problems, List<String> odd) {
 
     /** A run of the line's characters. */
     record Piece(String text, boolean wrong) {}
@@ -33,7 +34,8 @@ record LineView(List<Piece> pieces, List<ClaimWords> claims, List<String> proble
                 read.problems().stream()
                         .map(p -> "At “%s”: %s"
                                 .formatted(shortened(read.line().substring(p.start(), p.end())), p.message()))
-                        .toList());
+                        .toList(),
+                ClaimWords.contradictions(read.label()));
     }
 
     private static String shortened(String text) {

@@ -1,6 +1,8 @@
 package org.evensheen.app.studies;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
 import org.evensheen.core.comparing.Absent;
@@ -9,7 +11,11 @@ import org.evensheen.core.comparing.HouseScatter;
 import org.evensheen.core.comparing.Kept;
 import org.evensheen.core.comparing.Observers;
 import org.evensheen.core.comparing.Verdict;
+import org.evensheen.core.layout.Zone;
 import org.evensheen.core.measure.Measure;
+import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Section;
+import org.evensheen.core.wear.Showed;
 
 /** What a verdict's facts are called in words, wherever they are told. */
 public final class OutcomeWords {
@@ -77,6 +83,84 @@ public final class OutcomeWords {
                                         o.one(),
                                         Figures.size(measure, Math.abs(o.difference())),
                                         o.difference() > 0 ? "more" : "less");
+    }
+
+    /** What a visit showed, product by product: "Osier Spray Seal: A worn by 0.8 of 4; B masked by 2.0 of 4, came back when washed and rinsed." */
+    public static List<String> showed(Study study, Measure measure, List<Showed> showed) {
+        List<String> lines = new ArrayList<>();
+        for (Contender c : study.record().contenders()) {
+            String all = showed.stream()
+                    .filter(s -> on(study, s).contender() == c.number())
+                    .map(s -> s.section() + " " + showed(measure, s))
+                    .collect(Collectors.joining("; "));
+            if (!all.isEmpty()) {
+                lines.add(c.name() + ": " + all + ".");
+            }
+        }
+        lines.addAll(zones(study, measure, showed));
+        return lines;
+    }
+
+    /** What a visit showed on a section. */
+    public static String showed(Measure measure, Showed s) {
+        String worn = "worn by " + Figures.score(measure, s.worn());
+        String masked = "masked by %s, %s"
+                .formatted(
+                        Figures.score(measure, s.masked().orElse(0)),
+                        s.back().map(b -> "came back when " + b.label()).orElse("not back"));
+        return switch (s.state()) {
+            case AS_FRESH -> "as fresh";
+            case WORN -> worn;
+            case MASKED -> masked;
+            case BOTH -> masked + ", and " + worn;
+        };
+    }
+
+    private static Section on(Study study, Showed s) {
+        return study.record().section(s.section()).orElseThrow();
+    }
+
+    /** Parts of the bed that live differently, each against the rest. */
+    private static List<String> zones(Study study, Measure measure, List<Showed> showed) {
+        List<String> lines = new ArrayList<>();
+        for (Zone.Kind kind : Zone.Kind.values()) {
+            List<Zone> zones = study.bed().shape().zones().stream()
+                    .filter(z -> z.kind() == kind)
+                    .toList();
+            List<Showed> in = showed.stream()
+                    .filter(s -> zones.stream()
+                            .anyMatch(z ->
+                                    z.holds(on(study, s).middleX(), on(study, s).middleY())))
+                    .toList();
+            List<Showed> out = showed.stream().filter(s -> !in.contains(s)).toList();
+            if (!in.isEmpty() && !out.isEmpty()) {
+                lines.add("Where it is %s (%s): worn by %s on average, elsewhere %s%s."
+                        .formatted(
+                                kind.word(),
+                                in.stream().map(Showed::section).sorted().collect(Collectors.joining(", ")),
+                                Figures.score(measure, worn(in)),
+                                Figures.score(measure, worn(out)),
+                                masked(in).isPresent() && masked(out).isPresent()
+                                        ? "; masked by %s, elsewhere %s"
+                                                .formatted(
+                                                        Figures.score(
+                                                                measure,
+                                                                masked(in).getAsDouble()),
+                                                        Figures.score(
+                                                                measure,
+                                                                masked(out).getAsDouble()))
+                                        : ""));
+            }
+        }
+        return lines;
+    }
+
+    private static double worn(List<Showed> showed) {
+        return showed.stream().mapToDouble(Showed::worn).average().orElse(0);
+    }
+
+    private static OptionalDouble masked(List<Showed> showed) {
+        return showed.stream().flatMapToDouble(s -> s.masked().stream()).average();
     }
 
     /** What true difference would be told apart four times in five. */

@@ -20,6 +20,8 @@ import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.SectionState;
 import org.evensheen.core.study.StudyRecord;
+import org.evensheen.core.wear.Curves;
+import org.evensheen.core.wear.Showed;
 import org.jspecify.annotations.Nullable;
 
 /** The bed drawn to scale, every section with drawings that are its measurements on a day. */
@@ -67,7 +69,11 @@ public record PanelDrawing(
             String middle,
             String noneY,
             String gleamY,
-            boolean blank) {}
+            boolean blank,
+            @Nullable Dirt dirt) {}
+
+    /** What the day's visit showed on a section: its word beside the tag, and specks where dirt hid it. */
+    public record Dirt(String word, String x, String y, String specks) {}
 
     /**
      * A measurement drawn.
@@ -217,7 +223,43 @@ public record PanelDrawing(
                     svg(x + w / 2),
                     svg(y + h * 0.45),
                     svg(y + h * 0.28),
-                    water.isEmpty() && runner.isEmpty() && gleam.isEmpty());
+                    water.isEmpty() && runner.isEmpty() && gleam.isEmpty(),
+                    showed().map(s -> new Dirt(
+                                    word(s),
+                                    svg(tagX + tag + 8),
+                                    svg(y + 11),
+                                    s.state() == Showed.State.WORN ? "" : specks()))
+                            .orElse(null));
+        }
+
+        /** What the day's visit showed here, by the first measure that tells; empty where it is as fresh. */
+        private Optional<Showed> showed() {
+            return study.record().plan().measures().stream()
+                    .map(p -> p.measure())
+                    .filter(Curves::keeps)
+                    .sorted(Comparator.comparing((Measure m) -> !m.equals(selection.measure()))
+                            .thenComparing(m -> !m.looksAtWater()))
+                    .flatMap(m -> Showed.on(study.record(), m, selection.at().day()).stream()
+                            .filter(s -> s.section().equals(section.code())))
+                    .findFirst()
+                    .filter(s -> s.state() != Showed.State.AS_FRESH);
+        }
+
+        private static String word(Showed s) {
+            return switch (s.state()) {
+                case AS_FRESH -> "";
+                case MASKED -> "masked";
+                case WORN -> "worn";
+                case BOTH -> "masked, worn";
+            };
+        }
+
+        private String specks() {
+            StringBuilder path = new StringBuilder();
+            for (int i = 0; i < 7; i++) {
+                path.append(box(x + w * (0.12 + 0.11 * (i * 3 % 7)), y + h * (0.3 + 0.07 * (i * 5 % 7)), 2.2, 2.2));
+            }
+            return path.toString();
         }
 
         private static String box(double x, double y, double width, double height) {
@@ -312,11 +354,12 @@ public record PanelDrawing(
             Contender on = study.record().contenderOn(section);
             String what = on.isControl() ? ", " + on.name().toLowerCase(Locale.ROOT) : "";
             String said = Stream.of(
-                            water.map(g -> "water " + g.figure() + (g.read() ? "" : " estimated")),
-                            runner.map(g -> "pull " + g.figure() + (g.read() ? "" : " estimated")),
-                            gleam.map(g -> "gloss " + g.figure() + (g.read() ? "" : " estimated")))
-                    .flatMap(Optional::stream)
-                    .collect(Collectors.joining(", "));
+                                    water.map(g -> "water " + g.figure() + (g.read() ? "" : " estimated")),
+                                    runner.map(g -> "pull " + g.figure() + (g.read() ? "" : " estimated")),
+                                    gleam.map(g -> "gloss " + g.figure() + (g.read() ? "" : " estimated")))
+                            .flatMap(Optional::stream)
+                            .collect(Collectors.joining(", "))
+                    + showed().map(s -> ", " + word(s)).orElse("");
             return "Section " + section.called() + what + ": " + (said.isEmpty() ? "not read yet" : said);
         }
     }

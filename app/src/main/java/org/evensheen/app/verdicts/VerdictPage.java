@@ -21,6 +21,7 @@ import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
 import org.evensheen.core.measure.Scale;
 import org.evensheen.core.study.Occasion;
+import org.evensheen.core.wear.Showed;
 import org.jspecify.annotations.Nullable;
 
 /** The verdict page: one sentence first, then the drawing behind it, then what it rests on. */
@@ -45,6 +46,7 @@ record VerdictPage(
         String leastLink,
         String chanceLink,
         List<String> observers,
+        List<String> showed,
         Standing standing,
         String json,
         @Nullable String empty) {
@@ -134,6 +136,9 @@ record VerdictPage(
                     verdict.map(v -> Observers.of(study.record(), measure, v.at()).stream()
                                     .map(o -> OutcomeWords.observers(measure, o))
                                     .toList())
+                            .orElse(List.of()),
+                    verdict.map(v -> OutcomeWords.showed(
+                                    study, measure, Showed.on(study.record(), measure, v.at().day())))
                             .orElse(List.of()),
                     Standing.of(study, measure, verdict, Optional.empty(), false, day),
                     "%s.json?measure=%s&day=%d".formatted(base, measure.code(), day),

@@ -40,6 +40,10 @@ class ClaimWordsTest {
                 "lasts 6 months|Said to last|6 months|26 weeks",
                 "lasts 8-10 weeks|Said to last|8–10 weeks|''",
                 "lasts 20 washes|Said to last|20 washes|''",
+                "renew at each wash|Put on again|every wash|''",
+                "reapply every 3 weeks|Put on again|every 3 weeks|''",
+                "top up every second wash|Put on again|every 2 washes|''",
+                "scratch-free|Marks|none|only soft dark paint can show it",
                 "pH 3|pH|3|acid side",
                 "pH 6.5-7.5|pH|6.5–7.5|about neutral",
                 "500 mL 18.40 EUR|Sold as|500 mL|18.40 EUR, 36.80 EUR a litre",
@@ -66,5 +70,25 @@ class ClaimWordsTest {
         assertThat(cautions.wear()).isEqualTo("gloves, goggles, covered arms, a mask, open air");
         assertThat(cautions.none()).isFalse();
         assertThat(Cautions.of(List.of()).none()).isTrue();
+    }
+
+    /** What lasts need not be put on again before. */
+    @ParameterizedTest
+    @CsvSource({
+        "lasts 26 weeks; renew every wash, true",
+        "lasts 6 months; renew every 4 weeks, true",
+        "lasts 20 washes; renew every 2 washes, true",
+        "lasts 20 washes; renew every 30 weeks, false",
+        "lasts 4 weeks; renew every 4 weeks, false",
+        "lasts 4 weeks; renew every 3 weeks, true",
+        "lasts 26 weeks, false",
+        "renew every wash, false"
+    })
+    void aLabelThatContradictsItselfIsTold(String line, boolean told) {
+        List<String> odd = ClaimWords.contradictions(LabelLine.read(line).label());
+        assertThat(odd).hasSize(told ? 1 : 0);
+        if (told) {
+            assertThat(odd.get(0)).contains("“" + line.split("; ")[0] + "”", "“" + line.split("; ")[1] + "”");
+        }
     }
 }

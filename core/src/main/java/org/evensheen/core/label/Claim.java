@@ -228,6 +228,48 @@ public sealed interface Claim {
         }
     }
 
+    /**
+     * How often it asks to be put on again.
+     *
+     * @param every 1 to 100
+     */
+    record Renew(int every, Per per) implements Claim {
+        public Renew {
+            require(every >= 1 && every <= 100, "every 1 to 100 washes or weeks");
+        }
+
+        /** What it is counted in. */
+        public enum Per {
+            WASH("wash", "washes"),
+            WEEK("week", "weeks");
+
+            private final String one;
+            private final String several;
+
+            Per(String one, String several) {
+                this.one = one;
+                this.several = several;
+            }
+
+            public String counted(int number) {
+                return number == 1 ? one : number + " " + several;
+            }
+        }
+
+        @Override
+        public String print() {
+            return "renew every " + per.counted(every);
+        }
+    }
+
+    /** That it leaves no marks. */
+    record NoMarks() implements Claim {
+        @Override
+        public String print() {
+            return "no marks";
+        }
+    }
+
     /** pH as it comes. */
     record Ph(Span value) implements Claim {
         public Ph {

@@ -67,6 +67,33 @@ public record Label(List<Claim> claims) {
         return hazards;
     }
 
+    /**
+     * Two claims that can't both hold: to last, and to ask to be put on again before that is over.
+     *
+     * @param washesAWeek how often is taken to be washed where one is told in washes and the other in weeks
+     */
+    public record Contradiction(Claim lasts, Claim.Renew renew, double washesAWeek) {}
+
+    /** Taken where a label sets washes against weeks: one wash a week. */
+    public static final double WASHES_A_WEEK = 1;
+
+    /** Where it contradicts itself about how long it lasts. */
+    public List<Contradiction> contradictions() {
+        return one(Claim.Renew.class).stream()
+                .flatMap(renew -> {
+                    double every = renew.every();
+                    boolean washes = renew.per() == Claim.Renew.Per.WASH;
+                    Stream<Claim> weeks = all(Claim.Lasts.class)
+                            .filter(l -> l.weeks().low() > (washes ? every / WASHES_A_WEEK : every))
+                            .map(l -> (Claim) l);
+                    Stream<Claim> number = all(Claim.LastsWashes.class)
+                            .filter(l -> l.number().low() > (washes ? every : every * WASHES_A_WEEK))
+                            .map(l -> (Claim) l);
+                    return Stream.concat(weeks, number).map(l -> new Contradiction(l, renew, WASHES_A_WEEK));
+                })
+                .toList();
+    }
+
     /** The label in one line, as {@link LabelLine} reads it back. */
     public String print() {
         return claims.stream().map(Claim::print).collect(Collectors.joining("; "));

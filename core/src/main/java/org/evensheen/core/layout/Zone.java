@@ -53,4 +53,9 @@ public record Zone(Kind kind, String label, double xMm, double yMm, double width
         double down = Math.min(y + height, yMm + heightMm) - Math.max(y, yMm);
         return across <= 0 || down <= 0 ? 0 : across * down / (width * height);
     }
+
+    /** Whether a point lies in it, mm. */
+    public boolean holds(double x, double y) {
+        return x >= xMm && x <= xMm + widthMm && y >= yMm && y <= yMm + heightMm;
+    }
 }

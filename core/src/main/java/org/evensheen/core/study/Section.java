@@ -46,6 +46,16 @@ public record Section(
         return name.isEmpty() ? widthMm * heightMm / 1e6 : Double.NaN;
     }
 
+    /** Its middle from the left edge of the bed, mm. */
+    public double middleX() {
+        return xMm + widthMm / 2;
+    }
+
+    /** Its middle from the upper edge of the bed, mm. */
+    public double middleY() {
+        return yMm + heightMm / 2;
+    }
+
     /** The code, with the name if it has one: "A", "B, left half". */
     public String called() {
         return name.isEmpty() ? code : code + ", " + name;

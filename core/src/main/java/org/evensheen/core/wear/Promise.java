@@ -7,6 +7,7 @@ import java.util.OptionalDouble;
  * A promise of a label to last, against what was found.
  *
  * @param axis what it is counted in: weeks or washes
+ * @param said as the label says it
  * @param claimed the least that it promises on that axis: of a range its lower end
  * @param most the upper end of a range; the same where there is none
  * @param state how it stands
@@ -17,6 +18,7 @@ import java.util.OptionalDouble;
 public record Promise(
         int contender,
         Axis axis,
+        String said,
         double claimed,
         double most,
         State state,
@@ -54,7 +56,8 @@ public record Promise(
     }
 
     /** How a promise stands by a product's lives, or while its time is not over by its curve. */
-    static Promise of(int contender, Axis axis, double claimed, double most, Lives lives, Optional<Fitted> fitted) {
+    static Promise of(
+            int contender, Axis axis, String said, double claimed, double most, Lives lives, Optional<Fitted> fitted) {
         double edge = Math.min(claimed, Lives.BEYOND * lives.span());
         double holds = 1 - lives.chanceBelow(contender, edge);
         double elapsed = fitted.map(Fitted::span).orElse(lives.span()) / claimed;
@@ -62,16 +65,18 @@ public record Promise(
                 fitted.map(f -> OptionalDouble.of(f.left(f.span()))).orElse(OptionalDouble.empty());
         if (holds <= SHORT) {
             return new Promise(
-                    contender, axis, claimed, most, State.FALLS_SHORT, OptionalDouble.of(holds), elapsed, left);
+                    contender, axis, said, claimed, most, State.FALLS_SHORT, OptionalDouble.of(holds), elapsed, left);
         }
         if (claimed > Lives.BEYOND * lives.span()) {
-            return new Promise(contender, axis, claimed, most, State.TOO_EARLY, OptionalDouble.empty(), elapsed, left);
+            return new Promise(
+                    contender, axis, said, claimed, most, State.TOO_EARLY, OptionalDouble.empty(), elapsed, left);
         }
         if (elapsed >= 1) {
             double kept = lives.chanceAtLeast(contender, claimed);
             return new Promise(
                     contender,
                     axis,
+                    said,
                     claimed,
                     most,
                     kept >= HOLDS ? State.HOLDS_UP : State.NOT_SETTLED,
@@ -88,6 +93,7 @@ public record Promise(
         return new Promise(
                 contender,
                 axis,
+                said,
                 claimed,
                 most,
                 state,

@@ -120,20 +120,27 @@ public record Wear(
                 }
                 int number = contender.number();
                 if (!exposure.logged(axis, since)) {
-                    promises.add(without(number, axis, low, high, Promise.State.NOT_LOGGED));
+                    promises.add(without(number, axis, claim.print(), low, high, Promise.State.NOT_LOGGED));
                 } else if (lives.filter(l -> l.products().contains(number)).isEmpty()) {
-                    promises.add(without(number, axis, low, high, Promise.State.NO_CURVE));
+                    promises.add(without(number, axis, claim.print(), low, high, Promise.State.NO_CURVE));
                 } else {
-                    promises.add(
-                            Promise.of(number, axis, low, high, lives.get(), Optional.ofNullable(fitted.get(number))));
+                    promises.add(Promise.of(
+                            number,
+                            axis,
+                            claim.print(),
+                            low,
+                            high,
+                            lives.get(),
+                            Optional.ofNullable(fitted.get(number))));
                 }
             }
         }
         return List.copyOf(promises);
     }
 
-    private static Promise without(int contender, Axis axis, double low, double high, Promise.State state) {
-        return new Promise(contender, axis, low, high, state, OptionalDouble.empty(), 0, OptionalDouble.empty());
+    private static Promise without(
+            int contender, Axis axis, String said, double low, double high, Promise.State state) {
+        return new Promise(contender, axis, said, low, high, state, OptionalDouble.empty(), 0, OptionalDouble.empty());
     }
 
     /** Promises of a contender. */

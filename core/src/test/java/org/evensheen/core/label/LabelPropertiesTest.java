@@ -121,6 +121,9 @@ class LabelPropertiesTest {
                 Combinators.combine(spans(0.1, 20), Arbitraries.of(Unit.DAY, Unit.WEEK, Unit.MONTH, Unit.YEAR))
                         .as(Claim.Lasts::new),
                 spans(1, 90).map(Claim.LastsWashes::new),
+                Combinators.combine(Arbitraries.integers().between(1, 100), Arbitraries.of(Claim.Renew.Per.class))
+                        .as(Claim.Renew::new),
+                Arbitraries.just(new Claim.NoMarks()),
                 spans(0, 14).map(Claim.Ph::new),
                 Combinators.combine(
                                 decimals(1, 5000),
