@@ -287,7 +287,7 @@ class PlanController {
     private void show(PlanStore.Version version, String step, String said, Model model) {
         List<Bed> beds = step.equals("ask") ? planner.beds(version.typed()) : List.of();
         Planner.Worked worked = planner.work(version.typed(), beds);
-        PlanPage page = PlanPage.of(version, worked, step, said);
+        PlanPage page = worked.page(version, step, said);
         model.addAttribute("page", page);
         model.addAttribute("tapeMarkup", drawings.tape(page));
         model.addAttribute("panelMarkup", drawings.panel(page));

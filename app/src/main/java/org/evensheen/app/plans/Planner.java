@@ -6,15 +6,20 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.concurrent.ConcurrentHashMap;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.beds.BedStore;
 import org.evensheen.app.beds.PlaceInUse;
+import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
+import org.evensheen.app.page.Units;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.comparing.Efficiency;
 import org.evensheen.core.layout.Layout;
 import org.evensheen.core.study.Section;
+import org.evensheen.core.units.UnitSystem;
 import org.springframework.stereotype.Component;
 
 /** Puts together what a plan rests on, and works out what it comes to. */
@@ -34,6 +39,22 @@ class Planner {
     private final Cache<Widened, OptionalDouble> widened =
             Caffeine.newBuilder().maximumSize(100).build();
 
+    /** What a plan comes to follows from what was typed and from what it rests on, told in the units of whoever looks. */
+    private final Cache<Question, Kept> worked =
+            Caffeine.newBuilder().maximumSize(60).build();
+
+    private record Question(
+            Map<String, String> typed,
+            List<Bed> beds,
+            List<PlaceInUse> inUse,
+            List<Product> products,
+            Optional<Forecast> forecast,
+            LocalDate today,
+            UnitSystem told) {}
+
+    /** What a plan came to, with its pages as they were written so far. */
+    private record Kept(Design design, Map<String, PlanPage> pages) {}
+
     private record Widened(List<Section> sections, int products) {}
 
     Planner(BedStore beds, ProductStore products, ForecastStore forecasts, StudyStore studies, Clock clock) {
@@ -45,7 +66,25 @@ class Planner {
     }
 
     /** A plan worked out, with what it rests on. */
-    record Worked(Design design, PlanReader.Known known) {}
+    /** Steps of a plan, and some more for addresses that name others. */
+    private static final int MOST_PAGES = 20;
+
+    record Worked(Design design, PlanReader.Known known, Map<String, PlanPage> pages) {
+        /** The page of a step, written once for a version. */
+        PlanPage page(PlanStore.Version version, String step, String said) {
+            return said.isEmpty() && pages.size() < MOST_PAGES
+                    ? pages.computeIfAbsent(
+                            "%d %d %d %s %s"
+                                    .formatted(
+                                            version.plan(),
+                                            version.number(),
+                                            version.back(),
+                                            version.study().orElse(0L),
+                                            step),
+                            k -> PlanPage.of(version, this, step, said))
+                    : PlanPage.of(version, this, step, said);
+        }
+    }
 
     Worked work(Map<String, String> typed) {
         return work(typed, List.of());
@@ -71,7 +110,16 @@ class Planner {
                 ask -> drawn.get(ask, Layout::draw),
                 (sections, count) ->
                         widened.get(new Widened(sections, count), w -> Efficiency.widening(w.sections, w.products)));
-        return new Worked(PlanReader.read(typed, known), known);
+        Question question = new Question(
+                Map.copyOf(typed),
+                known.beds(),
+                known.inUse(),
+                known.products(),
+                known.forecast(),
+                known.today(),
+                Units.now());
+        Kept kept = worked.get(question, q -> new Kept(PlanReader.read(typed, known), new ConcurrentHashMap<>()));
+        return new Worked(kept.design, known, kept.pages);
     }
 
     /** Beds to choose from, the one that was chosen first. */
