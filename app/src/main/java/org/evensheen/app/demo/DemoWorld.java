@@ -154,7 +154,7 @@ final class DemoWorld {
                                 product("Tidewrack Mist Coat", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT),
                                 product("Brock Paste", Role.PRODUCT, WaterKind.REPELS, Source.LENT),
                                 product("Gannet Spray Wax", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT),
-                                product("Lowlight Mist", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT)),
+                                regime("Lowlight Mist", "again every second wash", Source.BOUGHT)),
                         sections(DemoBeds.rearDoors(), 5, 2, seed),
                         new Plan(
                                 List.of(
@@ -407,6 +407,12 @@ final class DemoWorld {
 
     private static Contender product(String name, Role role, WaterKind kind, Source source) {
         return new Contender(0, name, role, kind, source);
+    }
+
+    /** A product with its upkeep. */
+    private static Contender regime(String name, String way, Source source) {
+        return new Contender(
+                0, name, Role.PRODUCT, java.util.Optional.of(WaterKind.REPELS), source, Contender.Kind.REGIME, way);
     }
 
     private static List<Contender> contenders(Contender... products) {

@@ -26,6 +26,7 @@ import org.evensheen.core.wear.Curves;
 import org.evensheen.core.wear.Fitted;
 import org.evensheen.core.wear.Life;
 import org.evensheen.core.wear.Lives;
+import org.evensheen.core.wear.Outlay;
 import org.evensheen.core.wear.Promise;
 import org.evensheen.core.wear.Showed;
 import org.evensheen.core.wear.Survival;
@@ -71,6 +72,7 @@ record LifePage(
             List<String> strips,
             String life,
             String left,
+            String cost,
             @Nullable Strip strip,
             String without,
             List<Stands> promises) {}
@@ -218,6 +220,7 @@ record LifePage(
                             List.of(),
                             "",
                             "",
+                            "",
                             null,
                             Optional.ofNullable(wear.curves().without().get(c.number()))
                                     .map(LifeWords::without)
@@ -248,6 +251,7 @@ record LifePage(
                     strips,
                     LifeWords.life(axis, told, fitted.map(Fitted::span).orElse(lives.span())),
                     fitted.map(f -> Figures.percent(f.left(f.span())) + " left").orElse(""),
+                    cost(number, told, fitted),
                     Strip.of(
                             curves,
                             fitted,
@@ -257,6 +261,21 @@ record LifePage(
                             p -> "day " + p.at().day()),
                     "",
                     stands(number));
+        }
+
+        /** What a protected week cost as found; only where it is counted in weeks. */
+        private String cost(int number, Lives.Told told, Optional<Fitted> fitted) {
+            return axis != Axis.WEEKS
+                    ? ""
+                    : Outlay.of(
+                                    study.record(),
+                                    study.record().contenders().get(number),
+                                    wear.until(),
+                                    told,
+                                    fitted.map(Fitted::span).orElse(0.0))
+                            .map(o -> "%s%s a protected week and section"
+                                    .formatted(o.atMost() ? "at most " : "", Figures.money(o.aWeek())))
+                            .orElse("");
         }
 
         private List<Stands> stands(int number) {

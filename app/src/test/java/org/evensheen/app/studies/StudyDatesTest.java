@@ -122,4 +122,56 @@ class StudyDatesTest {
                         .update())
                 .hasMessageContaining("date_is_moved_with_a_reason");
     }
+
+    /** Upkeep of a regime falls due on the Bench after its washes, is noted once, and is then asked after the next ones. */
+    @Test
+    void upkeepOfARegimeFallsDueOnTheBench() {
+        Map<String, String> typed = SamplePlan.fair();
+        typed.remove("blind");
+        typed.put("firstDay", LocalDate.now().minusDays(3).toString());
+        typed.put("what1", "regime");
+        typed.put("way1", "Gannet Spray Wax every second wash");
+        typed.remove("name2");
+        Study study = load(SamplePlan.begin(SamplePlan.make(typed)));
+        String kept = "Brock Paste, Gannet Spray Wax every second wash";
+        assertThat(Web.get("/upkeep").body()).doesNotContain("/studies/" + study.id() + "/upkeep");
+        for (String[] mark : new String[][] {{"0", "applied"}, {"1", "washed"}, {"2", "washed"}}) {
+            Web.post(
+                    "/studies/" + study.id() + "/happenings",
+                    Map.of(
+                            "day",
+                            mark[0],
+                            "kind",
+                            mark[1],
+                            "note",
+                            "",
+                            "key",
+                            UUID.randomUUID().toString()));
+        }
+        String bench = Web.get("/upkeep").body();
+        assertThat(bench).contains(kept, "2 washes since", "due now", "Done: Gannet Spray Wax");
+        int number = study.record().contenders().stream()
+                .filter(c -> c.name().equals(kept))
+                .findFirst()
+                .orElseThrow()
+                .number();
+        Map<String, String> done =
+                Map.of("contender", "" + number, "key", UUID.randomUUID().toString());
+        String to = "/studies/" + study.id() + "/upkeep";
+        assertThat(Web.post(to, done).statusCode()).isEqualTo(302);
+        assertThat(Web.post(to, done).statusCode()).isEqualTo(302);
+        assertThat(load(study.id()).record().applications()).hasSize(1);
+        assertThat(Web.get("/upkeep").body())
+                .contains("0 washes since", "due after 2 washes more")
+                .doesNotContain(to);
+        assertThat(Web.send(
+                                to,
+                                Map.of(
+                                        "contender",
+                                        "99",
+                                        "key",
+                                        UUID.randomUUID().toString()))
+                        .statusCode())
+                .isEqualTo(422);
+    }
 }

@@ -221,7 +221,10 @@ public record Curves(List<Curve> curves, Map<Integer, Absent> without, Set<Oddit
             study.happenings().stream()
                     .filter(h -> h.kind() == Happening.Kind.APPLIED)
                     .forEach(h -> days.add(h.day()));
+            // What goes on again as part of a regime is how it is used, and begins no other curve.
+            boolean regime = study.contenderOn(section).kind() == Contender.Kind.REGIME;
             study.applications().stream()
+                    .filter(a -> !regime || days.isEmpty())
                     .filter(a -> a.contender() == section.contender()
                             && a.section().map(section.code()::equals).orElse(true))
                     .forEach(a -> days.add(a.day()));

@@ -1,0 +1,59 @@
+package org.evensheen.core.wear;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.evensheen.core.cost.Money;
+import org.evensheen.core.label.Claim;
+import org.evensheen.core.label.Label;
+import org.evensheen.core.study.Application;
+import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.StudyRecord;
+import org.evensheen.core.units.Span;
+
+/**
+ * What a protected week cost as found: all that went on a section of a product, over the weeks for which more than a quarter was left.
+ *
+ * @param spent on one section, all coats and all upkeep
+ * @param aWeek that over the weeks
+ * @param atMost whether it still goes on, so that a week costs less with each that passes
+ */
+public record Outlay(Money spent, Money aWeek, boolean atMost) {
+
+    /** Works it out; empty where an amount or a price is not known, or nothing lasted. */
+    public static Optional<Outlay> of(StudyRecord study, Contender contender, int until, Lives.Told told, double span) {
+        OptionalDouble median = told.median();
+        double weeks = median.orElse(span);
+        Optional<Money> spent = spent(study.applications().stream()
+                .filter(a -> a.contender() == contender.number() && a.day() <= until)
+                .toList());
+        return weeks > 0 ? spent.map(s -> new Outlay(s, s.over(weeks), median.isEmpty())) : Optional.empty();
+    }
+
+    private static Optional<Money> spent(List<Application> applications) {
+        Optional<Money> sum = Optional.empty();
+        for (Application a : applications) {
+            Optional<Money> one = cost(a);
+            if (one.isEmpty()) {
+                return Optional.empty();
+            }
+            sum = Optional.of(sum.map(s -> s.plus(one.get())).orElse(one.get()));
+        }
+        return sum;
+    }
+
+    private static Optional<Money> cost(Application a) {
+        Optional<Span> ml = a.dose().flatMap(d -> d.onPlace(a.calibrations()));
+        Optional<Money> perMl = a.label().flatMap(Outlay::perMl);
+        return ml.isEmpty() || perMl.isEmpty()
+                ? Optional.empty()
+                : Optional.of(perMl.get().times(ml.get().middle() * a.coats().orElse(1)));
+    }
+
+    private static Optional<Money> perMl(Label label) {
+        return label.offers().stream()
+                .filter(o -> o.price().isPresent())
+                .findFirst()
+                .map((Claim.Offer o) -> o.price().get().over(o.ml()));
+    }
+}
