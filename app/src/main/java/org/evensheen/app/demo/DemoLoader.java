@@ -43,6 +43,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 @ConditionalOnProperty("even-sheen.demo")
 class DemoLoader implements ApplicationRunner {
     private static final String WHO = "Demo";
+    /** Days within which what was put on came from a bottle that is still there. */
+    private static final int LATELY = 365;
 
     private final DemoStore store;
     private final DemoShelfLoader shelf;
@@ -130,7 +132,9 @@ class DemoLoader implements ApplicationRunner {
         for (Happening happening : told.happenings()) {
             happenings.keep(id, happening, UUID.randomUUID(), WHO);
         }
-        told.done().forEach(done -> apply(id, told.draft(), done));
+        // The bottles on the Shelf are younger than a study of years.
+        boolean poured = told.today() < LATELY;
+        told.done().forEach(done -> apply(id, told.draft(), done, poured));
         StudyRecord record = names.forTheStandIns(studies.load(id)).record();
         readings.keep(id, kept(told, record));
         photos.load(id, told, record);
@@ -151,8 +155,8 @@ class DemoLoader implements ApplicationRunner {
         names.open(id, new Hands(WHO));
     }
 
-    /** Notes how a product was put on, and takes what that needed from its bottle. */
-    private void apply(long study, StudyDraft draft, DemoWorld.Done done) {
+    /** Notes how a product was put on, and takes what that needed from its bottle, if that stands there. */
+    private void apply(long study, StudyDraft draft, DemoWorld.Done done, boolean poured) {
         Optional<Dose> dose = LabelLine.readDose(done.dose()).dose();
         applications.keep(new ApplicationStore.Draft(
                 study,
@@ -169,7 +173,8 @@ class DemoLoader implements ApplicationRunner {
         long sections = draft.sections().stream()
                 .filter(s -> s.contender() == done.contender())
                 .count();
-        dose.flatMap(d -> d.onPlace(product.calibrations()))
+        dose.filter(d -> poured)
+                .flatMap(d -> d.onPlace(product.calibrations()))
                 .ifPresent(ml -> stock.keep(new StockStore.Draft(
                         product.id(),
                         "poured",

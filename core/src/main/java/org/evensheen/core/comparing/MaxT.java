@@ -73,13 +73,18 @@ final class MaxT {
         Design design = new Design(rounded(covariance), pairs, freedom);
         MaxT known = KNOWN.get(design);
         if (known == null) {
-            known = new MaxT(
-                    alike(covariance, pairs) ? range(covariance.getRowDimension()) : drawn(covariance, pairs), freedom);
+            known = work(covariance, pairs, freedom);
             if (KNOWN.size() < MOST_KNOWN) {
                 KNOWN.put(design, known);
             }
         }
         return known;
+    }
+
+    /** The same, worked out afresh. */
+    static MaxT work(RealMatrix covariance, List<List<Integer>> pairs, double freedom) {
+        return new MaxT(
+                alike(covariance, pairs) ? range(covariance.getRowDimension()) : drawn(covariance, pairs), freedom);
     }
 
     /** A pair is told apart when its |t| is above this. */

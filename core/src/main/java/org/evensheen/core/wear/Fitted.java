@@ -31,6 +31,10 @@ public record Fitted(double tau, double k, int checkpoints, Estimate logTau, dou
     /** From so many checkpoints on k is fitted too. */
     public static final int BENDS_FROM = 6;
 
+    /** How near a least is looked for; k within so much while it is searched, τ finer. */
+    private static final double COARSE = 1e-4;
+
+    private static final double FINE = 1e-7;
     private static final double LEAST_K = 0.4;
     private static final double MOST_K = 4;
     /** Curves that hardly fall tell no τ beyond so many times their span. */
@@ -96,13 +100,20 @@ public record Fitted(double tau, double k, int checkpoints, Estimate logTau, dou
     }
 
     private static double bend(List<Curve> curves) {
-        return least(k -> misfit(curves, tau(curves, k), k), LEAST_K, MOST_K);
+        return least(k -> misfit(curves, tau(curves, k, COARSE), k), LEAST_K, MOST_K, COARSE);
     }
 
     private static double tau(List<Curve> curves, double k) {
+        return tau(curves, k, FINE);
+    }
+
+    private static double tau(List<Curve> curves, double k, double tolerance) {
         double span = span(curves);
-        return Math.exp(
-                least(l -> misfit(curves, Math.exp(l), k), Math.log(span / MOST_SPANS), Math.log(span * MOST_SPANS)));
+        return Math.exp(least(
+                l -> misfit(curves, Math.exp(l), k),
+                Math.log(span / MOST_SPANS),
+                Math.log(span * MOST_SPANS),
+                tolerance));
     }
 
     private static double misfit(List<Curve> curves, double tau, double k) {
@@ -116,8 +127,8 @@ public record Fitted(double tau, double k, int checkpoints, Estimate logTau, dou
         return sum;
     }
 
-    private static double least(DoubleUnaryOperator of, double low, double high) {
-        return new BrentOptimizer(1e-7, 1e-9)
+    private static double least(DoubleUnaryOperator of, double low, double high, double tolerance) {
+        return new BrentOptimizer(tolerance, tolerance / 100)
                 .optimize(
                         new MaxEval(300),
                         new UnivariateObjectiveFunction(of::applyAsDouble),

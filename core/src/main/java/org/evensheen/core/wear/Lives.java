@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
+import java.util.stream.DoubleStream;
+import java.util.stream.IntStream;
 import org.evensheen.core.comparing.Interval;
 import org.evensheen.core.comparing.Maximum;
 import org.hipparchus.random.Well19937a;
@@ -31,11 +33,15 @@ public final class Lives {
     /** Draws behind ratios and places, with a stored seed. */
     public static final int DRAWS = 10_000;
 
+    private static final double ROOT = Math.sqrt(2);
     private static final double PRIOR_SIGMA = 0.3;
     private static final double PRIOR_SPREAD = 0.5;
     private static final double ROW_SPREAD = 0.3;
     /** Degrees of freedom from which rows are taken out. */
     private static final int LEAST_FREEDOM = 3;
+
+    /** Turns in which rows are found. */
+    private static final int SWEEPS = 12;
 
     private static final int SIGMAS = 31;
     private static final int MEDIANS = 201;
@@ -106,13 +112,31 @@ public final class Lives {
         }
         medians.put(product, median);
         double[][] cumulated = new double[SIGMAS][MEDIANS];
+        double[] ends = own.stream()
+                .flatMapToDouble(l -> DoubleStream.of(l.low(), l.high())
+                        .filter(e -> e > 0 && !Double.isInfinite(e))
+                        .map(e -> Math.log(e) - rows.getOrDefault(l.row(), 0.0)))
+                .distinct()
+                .toArray();
+        int[] low = own.stream().mapToInt(l -> at(ends, l, l.low())).toArray();
+        int[] high = own.stream().mapToInt(l -> at(ends, l, l.high())).toArray();
+        double[] above = new double[ends.length];
         for (int s = 0; s < SIGMAS; s++) {
             double[] log = new double[MEDIANS];
             double top = Double.NEGATIVE_INFINITY;
             for (int m = 0; m < MEDIANS; m++) {
-                for (Life life : own) {
-                    log[m] += logLikelihood(life, median[m] + rows.getOrDefault(life.row(), 0.0), sigma[s]);
+                for (int e = 0; e < ends.length; e++) {
+                    above[e] = above((ends[e] - median[m]) / sigma[s]);
                 }
+                double seen = 1;
+                for (int i = 0; i < low.length; i++) {
+                    seen *= Math.max(LEAST, (low[i] < 0 ? 1 : above[low[i]]) - (high[i] < 0 ? 0 : above[high[i]]));
+                    if (seen < SMALL) {
+                        log[m] += Math.log(seen);
+                        seen = 1;
+                    }
+                }
+                log[m] += Math.log(seen);
                 top = Math.max(top, log[m]);
             }
             double sum = 0;
@@ -128,6 +152,39 @@ public final class Lives {
         below.put(product, cumulated);
     }
 
+    /** Place of a life's end among all; below 0 for one that is open. */
+    private int at(double[] ends, Life life, double end) {
+        if (!(end > 0) || Double.isInfinite(end)) {
+            return -1;
+        }
+        double log = Math.log(end) - rows.getOrDefault(life.row(), 0.0);
+        int at = 0;
+        while (ends[at] != log) {
+            at++;
+        }
+        return at;
+    }
+
+    /** Chance that a normal lies above, straight between a thousand known places to each unit: within 3e-8, and in the tails within 1e-5 of itself. */
+    private static double above(double z) {
+        if (z <= -EDGE || z >= EDGE) {
+            return z < 0 ? 1 : 0;
+        }
+        double place = (z + EDGE) * PER_UNIT;
+        int cell = (int) place;
+        return ABOVE[cell] + (place - cell) * (ABOVE[cell + 1] - ABOVE[cell]);
+    }
+
+    private static final double EDGE = 9;
+    private static final int PER_UNIT = 1000;
+    private static final double[] ABOVE = IntStream.rangeClosed(0, (int) (2 * EDGE * PER_UNIT) + 1)
+            .mapToDouble(i -> Erf.erfc(((double) i / PER_UNIT - EDGE) / ROOT) / 2)
+            .toArray();
+    /** Chances below this are as good as none; some of them multiplied are still a number. */
+    private static final double LEAST = 1e-25;
+
+    private static final double SMALL = 1e-250;
+
     private static double logLikelihood(Life life, double median, double sigma) {
         double low = life.low() == 0 ? Double.NEGATIVE_INFINITY : (Math.log(life.low()) - median) / sigma;
         double high = life.goesOn() ? Double.POSITIVE_INFINITY : (Math.log(life.high()) - median) / sigma;
@@ -136,43 +193,71 @@ public final class Lives {
 
     /** Chance that a normal lies between two ends. */
     private static double between(double low, double high) {
-        double root = Math.sqrt(2);
         return low > 0
-                ? (Erf.erfc(low / root) - (Double.isInfinite(high) ? 0 : Erf.erfc(high / root))) / 2
-                : ((Double.isInfinite(high) ? 2 : Erf.erfc(-high / root))
-                                - (Double.isInfinite(low) ? 0 : Erf.erfc(-low / root)))
+                ? (Erf.erfc(low / ROOT) - (Double.isInfinite(high) ? 0 : Erf.erfc(high / ROOT))) / 2
+                : ((Double.isInfinite(high) ? 2 : Erf.erfc(-high / ROOT))
+                                - (Double.isInfinite(low) ? 0 : Erf.erfc(-low / ROOT)))
                         / 2;
     }
 
+    /** Rows at the maximum of all together, σ as its prior has it: product after product and row after row in turn, each step uphill. */
     private static Map<Integer, Double> rowEffects(List<Life> lives, List<Integer> products, double most) {
         List<Integer> rows = lives.stream().map(Life::row).distinct().sorted().toList();
         if (rows.size() < 2 || lives.size() - products.size() - rows.size() + 1 < LEAST_FREEDOM) {
             return Map.of();
         }
-        int n = products.size();
-        double[] start = new double[n + rows.size()];
-        Arrays.fill(start, 0, n, most - Math.log(REACH) - 0.7);
-        start[n] = Math.log(PRIOR_SIGMA);
-        double[] at = Maximum.of(x -> joint(x, lives, products, rows, true) - penalty(x, n, most), start)
-                .at();
+        double middle = most - Math.log(REACH);
+        Map<Integer, Double> median = new HashMap<>();
+        products.forEach(p -> median.put(p, middle - 0.7));
         Map<Integer, Double> effects = new TreeMap<>();
-        double last = 0;
-        for (int r = 0; r < rows.size() - 1; r++) {
-            effects.put(rows.get(r), at[n + 1 + r]);
-            last -= at[n + 1 + r];
+        rows.forEach(r -> effects.put(r, 0.0));
+        for (int sweep = 0; sweep < SWEEPS; sweep++) {
+            for (int p : products) {
+                List<Life> own = lives.stream().filter(l -> l.contender() == p).toList();
+                median.put(
+                        p,
+                        top(m -> sum(own, l -> m + effects.get(l.row())) - square((m - middle) / 1.5), median.get(p)));
+            }
+            for (int r : rows) {
+                List<Life> own = lives.stream().filter(l -> l.row() == r).toList();
+                effects.put(
+                        r,
+                        top(
+                                e -> sum(own, l -> median.get(l.contender()) + e) - square(e / ROW_SPREAD),
+                                effects.get(r)));
+            }
+            double mean =
+                    effects.values().stream().mapToDouble(e -> e).average().orElseThrow();
+            effects.replaceAll((r, e) -> e - mean);
+            median.replaceAll((p, m) -> m + mean);
         }
-        effects.put(rows.get(rows.size() - 1), last);
         return effects;
     }
 
-    /** Keeps medians of products that all go on from running away while rows are found. */
-    private static double penalty(double[] x, int products, double most) {
-        double sum = 0;
-        for (int p = 0; p < products; p++) {
-            double z = (x[p] - most + Math.log(REACH)) / 1.5;
-            sum += z * z / 2;
+    private static double sum(List<Life> lives, java.util.function.ToDoubleFunction<Life> median) {
+        return lives.stream()
+                .mapToDouble(l -> logLikelihood(l, median.applyAsDouble(l), PRIOR_SIGMA))
+                .sum();
+    }
+
+    private static double square(double z) {
+        return z * z / 2;
+    }
+
+    /** Three of Newton's steps up a log-concave slope, none longer than one. */
+    private static double top(java.util.function.DoubleUnaryOperator log, double from) {
+        double at = from;
+        for (int step = 0; step < 3; step++) {
+            double nudge = 1e-3;
+            double up = log.applyAsDouble(at + nudge);
+            double here = log.applyAsDouble(at);
+            double down = log.applyAsDouble(at - nudge);
+            double slope = (up - down) / (2 * nudge);
+            double curve = (up - 2 * here + down) / (nudge * nudge);
+            double way = curve < -1e-6 ? -slope / curve : Math.signum(slope) * 0.5;
+            at += Math.max(-1, Math.min(1, way));
         }
-        return sum;
+        return at;
     }
 
     /** Log likelihood of medians (log), ln σ and all rows but the last, with the priors of σ and of rows. */
@@ -410,16 +495,22 @@ public final class Lives {
         return new Ranking(ranked.stream().map(products::get).toList(), places, chances(drawn, ranked), pairs);
     }
 
+    /** Products that have no median to tell. */
+    private boolean[] goesOn() {
+        boolean[] goesOn = new boolean[products.size()];
+        for (int p = 0; p < products.size(); p++) {
+            goesOn[p] = told(products.get(p)).median().isEmpty();
+        }
+        return goesOn;
+    }
+
     private double[][] draws(long seed) {
         Well19937a random = new Well19937a(seed);
         double[][] drawn = new double[products.size()][DRAWS];
         double[] sums = weight.clone();
         Arrays.parallelPrefix(sums, Double::sum);
         // What is nowhere spent is drawn up to twice what was observed: how far beyond it lasts would be a guess.
-        boolean[] goesOn = new boolean[products.size()];
-        for (int p = 0; p < products.size(); p++) {
-            goesOn[p] = told(products.get(p)).median().isEmpty();
-        }
+        boolean[] goesOn = goesOn();
         for (int d = 0; d < DRAWS; d++) {
             int s = cell(sums, random.nextDouble() * sums[SIGMAS - 1]);
             for (int p = 0; p < products.size(); p++) {
@@ -441,6 +532,7 @@ public final class Lives {
     private List<Pair> pairs(double[][] drawn, List<Integer> ranked) {
         List<Pair> pairs = new ArrayList<>();
         double tail = (1 - Interval.LEVEL) / 2;
+        boolean[] goesOn = goesOn();
         for (int i = 0; i < ranked.size(); i++) {
             for (int j = i + 1; j < ranked.size(); j++) {
                 double[] one = drawn[ranked.get(i)];
@@ -452,7 +544,7 @@ public final class Lives {
                     below += difference[d] < 0 ? 1 : 0;
                 }
                 Arrays.sort(difference);
-                boolean open = told(products.get(ranked.get(i))).median().isEmpty();
+                boolean open = goesOn[ranked.get(i)];
                 boolean both =
                         open && told(products.get(ranked.get(j))).median().isEmpty();
                 pairs.add(new Pair(
@@ -486,13 +578,13 @@ public final class Lives {
     private List<List<Double>> chances(double[][] drawn, List<Integer> ranked) {
         int n = products.size();
         double[][] counts = new double[n][n];
-        Integer[] order = new Integer[n];
         for (int d = 0; d < DRAWS; d++) {
-            int draw = d;
-            Arrays.setAll(order, i -> i);
-            Arrays.sort(order, Comparator.comparingDouble(p -> -drawn[p][draw]));
-            for (int place = 0; place < n; place++) {
-                counts[order[place]][place] += 1.0 / DRAWS;
+            for (int p = 0; p < n; p++) {
+                int longer = 0;
+                for (int q = 0; q < n; q++) {
+                    longer += drawn[q][d] > drawn[p][d] || drawn[q][d] == drawn[p][d] && q < p ? 1 : 0;
+                }
+                counts[p][longer] += 1.0 / DRAWS;
             }
         }
         return ranked.stream()

@@ -34,7 +34,7 @@ class MaxTTest {
     }
 
     private static MaxT even(int products, double freedom) {
-        return MaxT.of(
+        return MaxT.work(
                 MatrixUtils.createRealIdentityMatrix(products).scalarMultiply(0.37), allPairs(products), freedom);
     }
 
@@ -56,7 +56,7 @@ class MaxTTest {
 
     @Test
     void pFallsBelowFivePerCentJustAboveTheCriticalValueAndNeverRises() {
-        for (MaxT design : List.of(even(5, 5), MaxT.of(UNEVEN, allPairs(4), 5))) {
+        for (MaxT design : List.of(even(5, 5), MaxT.work(UNEVEN, allPairs(4), 5))) {
             assertThat(design.adjusted(design.critical())).isGreaterThanOrEqualTo(MaxT.LEVEL);
             assertThat(design.adjusted(Math.nextUp(design.critical()))).isLessThan(MaxT.LEVEL);
             double before = 1;
@@ -92,9 +92,9 @@ class MaxTTest {
             }
         }
         Arrays.sort(most);
-        assertThat(MaxT.of(UNEVEN, allPairs(4), freedom).critical())
+        assertThat(MaxT.work(UNEVEN, allPairs(4), freedom).critical())
                 .isCloseTo(most[(int) (0.95 * studies)], within(0.03));
-        assertThat(MaxT.of(UNEVEN, allPairs(4).subList(0, 1), freedom).critical())
+        assertThat(MaxT.work(UNEVEN, allPairs(4).subList(0, 1), freedom).critical())
                 .as("one pair is compared alone")
                 .isCloseTo(new TDistribution(freedom).inverseCumulativeProbability(0.975), within(0.005));
     }
@@ -116,5 +116,14 @@ class MaxTTest {
             found += Math.abs(t) > design.critical() ? 1 : 0;
         }
         assertThat(found / (double) studies).isCloseTo(0.8, within(0.01));
+    }
+
+    /** A design up to scale is worked out once. */
+    @Test
+    void theSameDesignIsWorkedOutOnce() {
+        MaxT once = MaxT.of(UNEVEN, allPairs(4), 5);
+        assertThat(MaxT.of(UNEVEN.scalarMultiply(3), allPairs(4), 5)).isSameAs(once);
+        assertThat(MaxT.of(UNEVEN, allPairs(4), 6)).isNotSameAs(once);
+        assertThat(MaxT.of(UNEVEN, allPairs(4).subList(1, 6), 5)).isNotSameAs(once);
     }
 }

@@ -31,7 +31,7 @@ class LabelLineTest {
                         new Claim.Wait(new Span(1, 3), Unit.MINUTE),
                         new Claim.KeepDry(Span.of(12), Unit.HOUR),
                         new Claim.Lasts(Span.of(6), Unit.MONTH),
-                        new Claim.Offer(500, Unit.MILLILITRE, java.util.Optional.of(Money.of("18.40", "EUR"))));
+                        new Claim.Offer(500, Unit.MILLILITRE, Optional.of(Money.of("18.40", "EUR"))));
     }
 
     @ParameterizedTest
@@ -216,5 +216,39 @@ class LabelLineTest {
                                 ? "!" + read.problems().get(0).message()
                                 : read.label().print())
                 .contains(printed);
+    }
+
+    /** What a label warns of, and what its pH makes of it by itself. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "caution aerosol, slippery|AEROSOL SLIPPERY",
+                "pH 1|ACID",
+                "pH 12.5|ALKALINE",
+                "pH 7|''",
+                "pH 1–13|ACID ALKALINE",
+                "caution solvent; pH 1|ACID SOLVENT",
+                "wait 1 min|''"
+            })
+    void hazardsAreThoseNamedAndThoseOfItsPh(String line, String hazards) {
+        assertThat(LabelLine.read(line).label().hazards().stream()
+                        .map(Enum::name)
+                        .sorted()
+                        .collect(java.util.stream.Collectors.joining(" ")))
+                .isEqualTo(hazards);
+    }
+
+    /** A use has one dose and a size one price; sizes that differ may both stand. */
+    @Test
+    void whatCanStandOnlyOnceIsRefusedTwice() {
+        for (String twice :
+                new String[] {"wait 1 min; wait 2 min", "500 mL 9 EUR; 0.5 L 8 EUR", "wash 1:10; Wash 1:20"}) {
+            assertThat(LabelLine.read(twice).problems()).as(twice).hasSize(1);
+        }
+        assertThat(LabelLine.read("500 mL 9 EUR; 1 L 15 EUR; wash 1:10; clay 1:20")
+                        .problems())
+                .isEmpty();
+        assertThat(LabelLine.read("500 mL 9 EUR; 1 L 15 EUR").label().offers()).hasSize(2);
     }
 }

@@ -18,6 +18,8 @@ import org.evensheen.core.study.Section;
 import org.evensheen.core.water.WaterKind;
 import org.evensheen.core.weather.DryWindow;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class KitTest {
     private static Entrant.Layer layer(String name, String label, Hazard... hazards) {
@@ -84,5 +86,75 @@ class KitTest {
         assertThat(PASTE.coats()).as("the most the label allows").isEqualTo(2);
         assertThat(PASTE.nextLayerHours()).isEqualTo(12);
         assertThat(entrant(2, layer("Unknown Wax", "")).slowest()).isEmpty();
+    }
+
+    /** What chemicals can show follows from how they are given and how many sections there are, with its numbers. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "STACKED|3|2|on all 2 sections of each|up to 3 together|0",
+                "STACKED|1|2|whole row of 1|there is one chemical only|2",
+                "SPLIT|3|2|on 0 or 1 sections of each|1 of 3 chemicals get no section|0.667",
+                "SPLIT|3|3|on 1 section of each|one section each. 6 sections each would do|1",
+                "SPLIT|3|5|on 1 or 2 sections of each|one section each|1.667",
+                "SPLIT|3|6|on 2 sections of each|one after another|2",
+                "ROTATED|3|6|on 2 sections of each|Nothing of the order|2",
+                "ROTATED|3|4|on 1 or 2 sections of each|no whole number of turns of 3|1.333"
+            })
+    void whatChemicalsCanShowIsSaidWithItsNumbers(
+            Protocol.Scheme scheme, int chemicals, int each, String can, String cannot, double alone) {
+        List<Protocol.Chemical> row = new ArrayList<>();
+        for (int i = 0; i < chemicals; i++) {
+            row.add(new Protocol.Chemical("c" + i, new TreeSet<>()));
+        }
+        ChemicalProof proof = ChemicalProof.of(new Protocol.Chemicals(row, scheme, 7, true), each);
+        assertThat(proof.can()).contains(can);
+        assertThat(proof.cannot()).contains(cannot);
+        assertThat(proof.sectionsPerChemical()).isCloseTo(alone, within(5e-4));
+        assertThat(new Protocol.Chemical("x", new TreeSet<>(List.of(Hazard.NOT_FOR_PAINT))).boardOnly())
+                .isTrue();
+        assertThat(row.get(0).boardOnly()).isFalse();
+    }
+
+    /**
+     * Six sections, three pulls of 25 s and one grade of 20 s each: a round is 20 + 6 · (75 + 10)/60 + 6 · (20 + 10)/60 = 31.5 min. Stripping 45 + 6 · 3 = 63, applying 3 min a section and coat:
+     * seal 2 coats on 3, seal 2 and paste 2 on 3, in all 18 coats, 54 min.
+     */
+    @Test
+    void effortIsAddedUpFromRoundsCoatsAndStripping() {
+        Protocol protocol = protocol(java.util.Set.of(Protocol.Prep.values()[0]));
+        Effort effort = Effort.of(protocol, ENTRANTS, List.of(3, 3), 4);
+        assertThat(effort.perVisit()).isCloseTo(31.5 / 60, within(1e-9));
+        assertThat(effort.hours()).isCloseTo((63 + 54 + 4 * 31.5) / 60, within(1e-9));
+        assertThat(effort.readings()).isEqualTo(6 * 4 * 4);
+        assertThat(effort.untold()).isEmpty();
+        assertThat(Effort.of(protocol(java.util.Set.of()), ENTRANTS, List.of(3, 3), 4)
+                        .hours())
+                .as("nothing is stripped")
+                .isCloseTo((54 + 4 * 31.5) / 60, within(1e-9));
+        Entrant unnamed = ENTRANTS.get(1).unnamed();
+        assertThat(unnamed.layers()).extracting(Entrant.Layer::product).containsOnly("one product");
+        assertThat(unnamed.layers())
+                .extracting(Entrant.Layer::hazards)
+                .containsExactly(
+                        ENTRANTS.get(1).layers().get(0).hazards(),
+                        ENTRANTS.get(1).layers().get(1).hazards());
+    }
+
+    private static Protocol protocol(java.util.Set<Protocol.Prep> prep) {
+        return new Protocol(
+                prep,
+                true,
+                12,
+                List.of(
+                        new org.evensheen.core.schedule.Plan.Planned(org.evensheen.core.measure.Measures.PULL, 3),
+                        new org.evensheen.core.schedule.Plan.Planned(
+                                org.evensheen.core.measure.Measures.WATER_GRADE, 1)),
+                new Protocol.Washes(1, 7, 3),
+                true,
+                true,
+                true,
+                false);
     }
 }

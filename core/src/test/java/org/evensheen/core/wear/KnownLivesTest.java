@@ -21,7 +21,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** Simulated studies of known lives, from pulls to what is told: intervals cover, promises that hold do hold, equals stay together. */
 class KnownLivesTest {
-    private static final int STUDIES = Integer.getInteger("wear.studies", 150);
+    private static final int STUDIES = Integer.getInteger("wear.studies", 60);
     private static final double SIGMA = 0.25;
     private static final double BARE = 18;
     private static final double EASE = 9;

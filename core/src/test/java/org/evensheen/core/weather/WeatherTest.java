@@ -108,7 +108,7 @@ class WeatherTest {
     @Test
     void warnsOfAPanelNearTheDewPointBeforeItIsTooNear() {
         Air air = new Air(24, 45);
-        DryWindow.Limits limits = new DryWindow.Limits(Optional.of(10.0), Optional.of(25.0));
+        Limits limits = new Limits(Optional.of(10.0), Optional.of(25.0));
 
         assertThat(new PanelAir(air, 20).words(limits, UnitSystem.METRIC)).isEmpty();
         assertThat(new PanelAir(air, 15.5).words(limits, UnitSystem.METRIC))
@@ -137,5 +137,53 @@ class WeatherTest {
         }
         assertThat(new PanelAir(new Air(18, 55), 17).clearanceUncertainty())
                 .isCloseTo(seen.getStandardDeviation(), within(0.03));
+    }
+
+    /** A window holds work that begins in it and ends by its end, to the minute. */
+    @ParameterizedTest
+    @CsvSource({
+        "0, 4, true",
+        "0, 4.02, false",
+        "-1, 2, false",
+        "60, 3, true",
+        "60, 3.02, false",
+        "240, 0, true",
+        "241, 0, false"
+    })
+    void aWindowHoldsWhatBeginsAndEndsInIt(long minutesIn, double hours, boolean holds) {
+        Instant from = Instant.parse("2026-06-06T08:00:00Z");
+        DryWindow window = new DryWindow(from, from.plusSeconds(4 * 3600));
+        assertThat(window.hours()).isEqualTo(4);
+        assertThat(window.holds(from.plusSeconds(60 * minutesIn), hours)).isEqualTo(holds);
+    }
+
+    @Test
+    void limitsOfAPanelHoldAtTheirEnds() {
+        Limits limits = new Limits(Optional.of(5.0), Optional.of(30.0));
+        assertThat(limits.hold(5)).isTrue();
+        assertThat(limits.hold(30)).isTrue();
+        assertThat(limits.hold(4.99)).isFalse();
+        assertThat(limits.hold(30.01)).isFalse();
+        assertThat(Limits.NONE.hold(-40)).isTrue();
+    }
+
+    /** Wind and hard water are heeded from their limits on, and who forbids sun is named up to two. */
+    @Test
+    void aSiteSaysWhatHasToBeHeeded() {
+        java.util.function.BiFunction<Double, Double, List<PanelAir.Word>> at =
+                (wind, hard) -> new Site(Optional.of(wind), false, Optional.of(hard), Optional.empty())
+                        .words(List.of(), UnitSystem.METRIC);
+        assertThat(at.apply(Site.DUSTY - 0.01, Site.VERY_HARD - 0.01)).isEmpty();
+        assertThat(at.apply(Site.DUSTY, 0.0)).hasSize(1);
+        assertThat(at.apply(0.0, Site.VERY_HARD)).hasSize(1);
+        assertThat(at.apply(Site.DUSTY, Site.VERY_HARD)).hasSize(2);
+        Site sunny = new Site(Optional.empty(), true, Optional.empty(), Optional.empty());
+        var metric = UnitSystem.METRIC;
+        assertThat(sunny.words(List.of(), metric).get(0).text()).contains("smaller steps");
+        assertThat(sunny.words(List.of("Osier"), metric).get(0).text()).contains("the label of Osier says no sun");
+        assertThat(sunny.words(List.of("Osier", "Brock"), metric).get(0).text())
+                .contains("the labels of Osier and Brock say no sun");
+        assertThat(sunny.words(List.of("a", "b", "c"), metric).get(0).text())
+                .contains("the labels of 3 products say no sun");
     }
 }
