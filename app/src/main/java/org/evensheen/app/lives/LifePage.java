@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.labels.ClaimWords;
 import org.evensheen.app.page.Figures;
@@ -136,7 +137,10 @@ record LifePage(
                     untested(),
                     "Day %d".formatted(wear.until()),
                     OutcomeWords.showed(study, wear.measure(), showed),
-                    wear.curves().found().stream().map(LifeWords::odd).toList(),
+                    Stream.concat(
+                                    wear.curves().found().stream().map(LifeWords::odd),
+                                    LifeWords.uneven(study, wear).stream())
+                            .toList(),
                     gone(),
                     wear.logRank().isPresent() ? Figures.p(wear.logRank().getAsDouble()) : "",
                     workings(),
@@ -415,7 +419,9 @@ record LifePage(
                     .formatted(
                             c.section(),
                             c.coat() > 1 ? ", coat " + c.coat() : "",
-                            Figures.score(wear.measure(), c.first()),
+                            wear.measure().benefitIsShare() && c.control() == Curve.Control.BARE
+                                    ? Figures.percent(c.first())
+                                    : Figures.score(wear.measure(), c.first()),
                             c.control() == Curve.Control.BARE ? "bare" : "its own reading before",
                             shares.isEmpty() ? "no visit" : shares,
                             life);

@@ -5,7 +5,9 @@ import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.studies.Study;
 import org.evensheen.core.comparing.Absent;
@@ -233,6 +235,24 @@ final class LifeWords {
             case APPLIED_UNKNOWN -> "Nothing says when it went on; the day of the first readings is taken.";
             case EXPOSURE_UNKNOWN -> "The odometer was not read around every visit; those without it were left out.";
         };
+    }
+
+    /** That one had more to bear than another, so that averages over time are not fair; empty if they had alike. */
+    static Optional<String> uneven(Study study, Wear wear) {
+        Map<Integer, Double> spans = wear.unevenExposure();
+        return spans.isEmpty()
+                ? Optional.empty()
+                : Optional.of(
+                        "Not all had alike, so what is left on a day is no fair comparison: %s. Lives take it into account; or count in something else."
+                                .formatted(spans.entrySet().stream()
+                                        .map(e -> "%s %s"
+                                                .formatted(
+                                                        study.record()
+                                                                .contenders()
+                                                                .get(e.getKey())
+                                                                .name(),
+                                                        amount(wear.axis(), figure(wear.axis(), e.getValue()))))
+                                        .collect(Collectors.joining(", "))));
     }
 
     /** The curve in words: how it was fitted. */

@@ -54,8 +54,8 @@ class LifePagesTest {
                 .bareSections()
                 .anyMatch(s -> study.record().mean(s, fresh, Measures.PULL).isPresent());
         assertThat(freshBare).isTrue();
-        double left = (bare(study, SampleStudy.VISIT) - pull(study, code, SampleStudy.VISIT))
-                / (bare(study, fresh) - pull(study, code, fresh));
+        double left = (1 - pull(study, code, SampleStudy.VISIT) / bare(study, SampleStudy.VISIT))
+                / (1 - pull(study, code, fresh) / bare(study, fresh));
         String address = "/studies/" + study.id() + "/life";
         assertThat(Web.get(address).body()).contains(code + ", day 8: " + Figures.percent(left));
         JsonNode curves = json(address + ".json").get("curves");

@@ -10,7 +10,7 @@ import org.evensheen.core.study.Occasion;
  *
  * @param coat 1 for the first, one more for each time that something went on again later
  * @param from day on which it went on
- * @param first its first effect against its control, in the score unit, above 0 being better
+ * @param first its first effect against its control, above 0 being better: a share of bare, or in the score unit
  * @param points by time, the first readings not among them
  */
 public record Curve(

@@ -25,8 +25,9 @@ import org.evensheen.core.wear.Curve.Control;
 import org.evensheen.core.wear.Curve.Point;
 
 /**
- * What is left section by section: {@code R = (F_bare − F_t)/(F_bare − F_0)}, bare read at the same moment each time; without bare sections
- * {@code (F_before − F_t)/(F_before − F_0)} with the section's own reading before anything went on.
+ * What is left section by section: {@code R = (1 − F_t/F_bare,t)/(1 − F_0/F_bare,0)} where the benefit is a share of bare, else
+ * {@code (F_t − F_bare,t)/(F_0 − F_bare,0)}, bare read at the same moment each time; without bare sections {@code (F_before − F_t)/(F_before − F_0)} with the section's own
+ * reading before anything went on.
  *
  * <p>Only looks that count enter: at a visit the one after wetting again. A visit at which bare was not read has no share. A product whose first effect can't be told from none
  * has no curve, nor has one that made things worse.
@@ -144,8 +145,8 @@ public record Curves(List<Curve> curves, Map<Integer, Absent> without, Set<Oddit
                 int day = freshDay(first.get(0));
                 double middle = bareOn(day).orElse(0);
                 study.bareSections()
-                        .flatMap(s -> bareAt(s, day).stream()
-                                .map(v -> new Compared.Value(CONTROL, s.row(), sign * (v - middle))))
+                        .flatMap(s ->
+                                bareAt(s, day).stream().map(v -> new Compared.Value(CONTROL, s.row(), gain(v, middle))))
                         .forEach(values::add);
             }
             return values;
@@ -238,7 +239,7 @@ public record Curves(List<Curve> curves, Map<Integer, Absent> without, Set<Oddit
             if (zero.isEmpty() || now.isEmpty()) {
                 return Optional.empty();
             }
-            double first = sign * (now.getAsDouble() - zero.getAsDouble());
+            double first = gain(now.getAsDouble(), zero.getAsDouble());
             List<Occasion> at = new ArrayList<>();
             List<double[]> read = new ArrayList<>();
             for (Occasion o : study.occasionsRead(section, measure)) {
@@ -293,6 +294,11 @@ public record Curves(List<Curve> curves, Map<Integer, Absent> without, Set<Oddit
             return Optional.of(new double[] {x.getAsDouble(), share.getAsDouble()});
         }
 
+        /** What something gains on its control, more being better: a share of bare where the benefit is one, so that a day on which everything pulls harder changes nothing. */
+        private double gain(double value, double zero) {
+            return bare && measure.benefitIsShare() ? 1 - value / zero : sign * (value - zero);
+        }
+
         private OptionalDouble arrival(Section section, int day, OptionalDouble before, double first) {
             Occasion arrived = new Occasion(day, Stage.ARRIVAL);
             return study.mean(section, arrived, measure).isPresent()
@@ -304,7 +310,7 @@ public record Curves(List<Curve> curves, Map<Integer, Absent> without, Set<Oddit
             OptionalDouble zero = bare ? bareAt(o) : before;
             OptionalDouble now = mean(section, o);
             return zero.isPresent() && now.isPresent()
-                    ? OptionalDouble.of(sign * (now.getAsDouble() - zero.getAsDouble()) / first)
+                    ? OptionalDouble.of(gain(now.getAsDouble(), zero.getAsDouble()) / first)
                     : OptionalDouble.empty();
         }
 

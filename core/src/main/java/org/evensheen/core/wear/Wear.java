@@ -143,6 +143,22 @@ public record Wear(
         return new Promise(contender, axis, said, low, high, state, OptionalDouble.empty(), 0, OptionalDouble.empty());
     }
 
+    /** From so much more exposure of one product than of another on they are not fairly compared on this axis. */
+    public static final double UNFAIR = 1.25;
+
+    /** Exposure of each product at its latest visit, where the most is more than {@link #UNFAIR} times the least; else empty. */
+    public Map<Integer, Double> unevenExposure() {
+        Map<Integer, Double> spans = new TreeMap<>();
+        curves.first()
+                .forEach(c -> c.points().stream()
+                        .mapToDouble(Curve.Point::x)
+                        .max()
+                        .ifPresent(x -> spans.merge(c.contender(), x, Math::max)));
+        double most = spans.values().stream().mapToDouble(x -> x).max().orElse(0);
+        double least = spans.values().stream().mapToDouble(x -> x).min().orElse(0);
+        return most > UNFAIR * least ? spans : Map.of();
+    }
+
     /** Promises of a contender. */
     public List<Promise> promisesOf(int contender) {
         return promises.stream().filter(p -> p.contender() == contender).toList();

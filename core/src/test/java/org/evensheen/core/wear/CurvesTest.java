@@ -63,8 +63,8 @@ class CurvesTest {
         pull("B1", 28, Stage.REWETTED, 18.2);
         assertThat(only().points().get(0).left()).isCloseTo(0.552, within(5e-4));
         assertThat(only().points().get(0).x()).isCloseTo(4, within(1e-12));
-        pull("A1", 56, Stage.REWETTED, 13.9);
-        pull("B1", 56, Stage.REWETTED, 19.2);
+        pull("A1", 56, Stage.REWETTED, 12.9 * 1.1);
+        pull("B1", 56, Stage.REWETTED, 18.2 * 1.1);
         assertThat(only().points().get(1).left())
                 .as("a day on which all pulls are heavier changes nothing")
                 .isCloseTo(0.552, within(5e-4));
@@ -93,8 +93,10 @@ class CurvesTest {
         pull("B1", 28, Stage.REWETTED, 18);
         assertThat(only().points()).hasSize(1);
         assertThat(only().points().get(0).left()).isCloseTo(0.8, within(1e-9));
-        assertThat(only().points().get(0).arrival().orElseThrow()).isCloseTo(0.2, within(1e-9));
-        assertThat(only().first()).isEqualTo(10);
+        assertThat(only().points().get(0).arrival().orElseThrow())
+                .as("bare pulled harder as it arrived, too")
+                .isCloseTo((1 - 17.0 / 19) / (1 - 8.0 / 18), within(1e-9));
+        assertThat(only().first()).isCloseTo(10 / 18.0, within(1e-12));
     }
 
     @Test
@@ -313,6 +315,26 @@ class CurvesTest {
         assertThat(wear.promises().get(0).state())
                 .as("%s", wear.promises().get(0))
                 .isEqualTo(state);
+    }
+
+    /** Who had more weeks on the road than another is told, from a quarter more on. */
+    @ParameterizedTest
+    @CsvSource({"28, 28, false", "28, 35, false", "28, 36, true", "56, 28, true"})
+    void unevenExposureIsTold(int one, int other, boolean told) {
+        grid.clear();
+        grid.addAll(Studies.grid(3, 1));
+        for (String section : List.of("A1", "B1", "C1")) {
+            pull(section, 0, Stage.FRESH, section.equals("C1") ? 18 : 8);
+        }
+        pull("A1", one, Stage.REWETTED, 10);
+        pull("C1", one, Stage.REWETTED, 18);
+        pull("B1", other, Stage.REWETTED, 10);
+        if (one != other) {
+            pull("C1", other, Stage.REWETTED, 18);
+        }
+        StudyRecord study = new StudyRecord(7, Studies.contenders(2), grid, Studies.plan(1), happened, readings);
+        assertThat(Wear.of(study, Measures.PULL, Axis.WEEKS, 99, Map.of()).unevenExposure())
+                .hasSize(told ? 2 : 0);
     }
 
     /** Curves fall, whatever the noise, and what can be kept is said by its scale. */

@@ -21,7 +21,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** Simulated studies of known lives, from pulls to what is told: intervals cover, promises that hold do hold, equals stay together. */
 class KnownLivesTest {
-    private static final int STUDIES = Integer.getInteger("wear.studies", 60);
+    private static final int STUDIES = Integer.getInteger("wear.studies", 120);
     private static final double SIGMA = 0.25;
     private static final double BARE = 18;
     private static final double EASE = 9;
@@ -76,18 +76,9 @@ class KnownLivesTest {
                         : 0;
             }
         }
-        System.out.printf(
-                "%d x %d x %d: lives %.3f ratios %.3f means %.3f promises %.3f%n",
-                products,
-                sections,
-                visits,
-                (double) livesHeld / lives,
-                (double) ratiosHeld / ratios,
-                (double) meansHeld / means,
-                (double) kept / promised);
-        assertThat((double) livesHeld / lives).as("lives").isBetween(0.93, 0.98);
-        assertThat((double) ratiosHeld / ratios).as("ratios").isBetween(0.93, 0.98);
-        assertThat((double) meansHeld / means).as("means").isBetween(0.93, 0.98);
+        assertThat((double) livesHeld / lives).as("lives").isBetween(0.92, 0.98);
+        assertThat((double) ratiosHeld / ratios).as("ratios").isBetween(0.92, 0.98);
+        assertThat((double) meansHeld / means).as("means").isBetween(0.92, 0.98);
         assertThat((double) kept / promised).as("promises").isBetween(0.85, 0.95);
     }
 
@@ -103,7 +94,6 @@ class KnownLivesTest {
                     Wear.of(world(truth, sections, visits, 26).study(), Measures.PULL, Axis.WEEKS, 26 * 7, Map.of());
             apart += wear.ranking().orElseThrow().pairs().stream().anyMatch(Lives.Pair::apart) ? 1 : 0;
         }
-        System.out.printf("equals %d x %d: %.3f%n", products, sections, (double) apart / STUDIES);
         assertThat((double) apart / STUDIES).isLessThanOrEqualTo(0.07);
     }
 
@@ -167,13 +157,13 @@ class KnownLivesTest {
             int day = day(v, visits, weeks);
             Occasion at = new Occasion(day, Stage.REWETTED);
             occasions.add(at);
-            double shift = 0.8 * random.nextGaussian();
+            double warmth = Math.exp(0.04 * random.nextGaussian());
             read(
                     grid,
                     readings,
                     at,
-                    i -> shift
-                            + (grid.get(i).contender() == n
+                    i -> warmth
+                            * (grid.get(i).contender() == n
                                     ? BARE
                                     : BARE - EASE * Math.exp(-Math.pow(day / 7.0 / tau[i], k))));
         }
