@@ -179,7 +179,11 @@ final class LifeWords {
         String lead = first.size() == ranking.ranked().size()
                 ? "None of the %d can be told apart by how long it lasts.".formatted(first.size())
                 : first.size() == 1 ? names(study, first) + " lasts longest." : names(study, first) + " last longest.";
-        return new String[] {lead, rest};
+        Fitted best = wear.fitted().get(first.get(0));
+        String life = first.size() == 1
+                ? life(wear.axis(), lives.told(first.get(0)), best == null ? lives.span() : best.span()) + " "
+                : "";
+        return new String[] {lead, life + rest};
     }
 
     private static String promises(Wear wear) {
