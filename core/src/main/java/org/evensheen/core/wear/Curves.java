@@ -62,11 +62,6 @@ public record Curves(List<Curve> curves, Map<Integer, Absent> without, Set<Oddit
         return curves.stream().filter(c -> c.coat() == 1).toList();
     }
 
-    /** Curves of a contender's first coat. */
-    public List<Curve> of(Contender contender) {
-        return first().stream().filter(c -> c.contender() == contender.number()).toList();
-    }
-
     /** Whether shares of a first effect make sense for a measure: it has a zero on bare, and amounts or steps. */
     public static boolean keeps(Measure measure) {
         return measure.comparable()

@@ -260,29 +260,15 @@ public final class Lives {
         return at;
     }
 
-    /** Log likelihood of medians (log), ln σ and all rows but the last, with the priors of σ and of rows. */
-    private static double joint(
-            double[] x, List<Life> lives, List<Integer> products, List<Integer> rows, boolean prior) {
+    /** Log likelihood of medians (log) and ln σ, with the prior of σ if it is taken. */
+    private static double joint(double[] x, List<Life> lives, List<Integer> products, boolean prior) {
         int n = products.size();
         double s = Math.exp(x[n]);
         double sum = 0;
-        double[] effects = new double[rows.size()];
-        for (int r = 0; r < rows.size() - 1; r++) {
-            effects[r] = x[n + 1 + r];
-            effects[rows.size() - 1] -= effects[r];
-        }
         for (Life life : lives) {
-            double row = rows.isEmpty() ? 0 : effects[rows.indexOf(life.row())];
-            sum += logLikelihood(life, x[products.indexOf(life.contender())] + row, s);
+            sum += logLikelihood(life, x[products.indexOf(life.contender())], s);
         }
-        for (double e : effects) {
-            sum -= e * e / (2 * ROW_SPREAD * ROW_SPREAD);
-        }
-        if (prior) {
-            double z = (x[n] - Math.log(PRIOR_SIGMA)) / PRIOR_SPREAD;
-            sum -= z * z / 2;
-        }
-        return sum;
+        return prior ? sum - square((x[n] - Math.log(PRIOR_SIGMA)) / PRIOR_SPREAD) : sum;
     }
 
     /**
@@ -312,7 +298,7 @@ public final class Lives {
                     .orElseThrow();
         }
         start[n] = Math.log(PRIOR_SIGMA);
-        Maximum at = Maximum.of(x -> joint(x, lives, products, List.of(), prior), start);
+        Maximum at = Maximum.of(x -> joint(x, lives, products, prior), start);
         return new Point(Arrays.stream(at.at(), 0, n).map(Math::exp).toArray(), Math.exp(at.at()[n]), at.value());
     }
 

@@ -47,14 +47,6 @@ public record Promise(
         NO_CURVE
     }
 
-    /** Whether more visits can still settle it. */
-    public boolean open() {
-        return state == State.NOT_SETTLED
-                || state == State.ON_COURSE
-                || state == State.BEHIND
-                || state == State.TOO_EARLY;
-    }
-
     /** How a promise stands by a product's lives, or while its time is not over by its curve. */
     static Promise of(
             int contender, Axis axis, String said, double claimed, double most, Lives lives, Optional<Fitted> fitted) {

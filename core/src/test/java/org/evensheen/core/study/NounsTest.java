@@ -51,6 +51,7 @@ class NounsTest {
         own(Protocol.Prep.values(), Protocol.Prep::code);
         own(Role.values(), Role::code);
         own(Axis.values(), Axis::one);
+        own(Axis.values(), Axis::several);
     }
 
     private static <T> void reads(T[] all, Function<T, String> code, Function<String, Optional<T>> back) {

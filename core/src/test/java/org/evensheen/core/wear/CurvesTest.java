@@ -269,6 +269,21 @@ class CurvesTest {
         readings.add(new Reading("A1", day, stage, 1, WaterGrade.seen(WaterKind.REPELS, grade)));
     }
 
+    /** Where less is better, it came back at the first stage with nine tenths of the way from the arrival behind it: 16 N to 11 N, so 11.5. */
+    @ParameterizedTest
+    @CsvSource({"12, 11.4, WASHED", "11.5, 11.2, RINSED", "11.6, 11.6, REWETTED", "15, 11.5, WASHED"})
+    void whatPullsLessCameBackByTheWayFromItsArrival(double rinsed, double washed, Stage back) {
+        pull("A1", 1, Stage.FRESH, 9);
+        pull("A1", 28, Stage.ARRIVAL, 16);
+        pull("A1", 28, Stage.RINSED, rinsed);
+        pull("A1", 28, Stage.WASHED, washed);
+        pull("A1", 28, Stage.REWETTED, 11);
+        Showed showed = Showed.on(study(), Measures.PULL, 28).get(0);
+        assertThat(showed.back()).contains(back);
+        assertThat(showed.masked()).hasValue(5);
+        assertThat(showed.worn()).isEqualTo(2);
+    }
+
     /** Less pull is better, and what repeats scatter by anyway is neither dirt nor wear. */
     @Test
     void whatRepeatsScatterByIsNeither() {
