@@ -112,7 +112,7 @@ class DemoLoader implements ApplicationRunner {
                 plans.load(LocalDate.now(clock));
                 DemoWorld.studies(LocalDate.now(clock)).forEach(this::load);
                 loadFoam(LocalDate.now(clock));
-                load(DemoWorld.twoYears(LocalDate.now(clock)));
+                load(DemoYears.study(LocalDate.now(clock)));
                 afternoons.load(clock.instant());
             }
         });

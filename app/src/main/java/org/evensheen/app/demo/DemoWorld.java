@@ -32,7 +32,7 @@ import org.evensheen.standins.Paint;
 
 /** The invented studies of the demo, their truth, and what has happened in them by today. */
 final class DemoWorld {
-    private static final Paint VAN = new Paint(18.2, 25, 118, 0.026, 0.022, 0.010, 0.03);
+    static final Paint VAN = new Paint(18.2, 25, 118, 0.026, 0.022, 0.010, 0.03);
     private static final Paint BOARD = new Paint(16.8, 28, 104, 0.016, 0.010, 0.010, 0.02);
 
     private DemoWorld() {}
@@ -185,7 +185,7 @@ final class DemoWorld {
                 List.of());
     }
 
-    private static Work work(int day, Calendar.Kind kind, String title, String why) {
+    static Work work(int day, Calendar.Kind kind, String title, String why) {
         return new Work("", day, kind, title, why, false);
     }
 
@@ -312,74 +312,7 @@ final class DemoWorld {
                         new Done(1, 0, "quick detailer", "3 sprays per panel", 15, 0)));
     }
 
-    /** Two years old: read for a year through salt and washes, and a follow-up a year later falls due this week. */
-    static Told twoYears(LocalDate today) {
-        long seed = 60601;
-        List<Happening> happenings = new ArrayList<>(List.of(
-                new Happening(0, Kind.GAUGE_CHECKED),
-                new Happening(1, Kind.APPLIED),
-                new Happening(1, Kind.ODOMETER, "31 400 km")));
-        for (int day = 15; day <= 364; day += 14) {
-            happenings.add(new Happening(day, Kind.WASHED));
-        }
-        for (int day = 91; day <= 364; day += 91) {
-            happenings.add(new Happening(day, Kind.ODOMETER, "%d km".formatted(31_400 + 13 * day)));
-            happenings.add(new Happening(day, Kind.GAUGE_CHECKED));
-        }
-        int[] days = {0, 2, 14, 28, 42, 56, 70, 91, 112, 140, 182, 273, 364, 735};
-        for (int i = 0; i < days.length - 1; i++) {
-            happenings.add(new Happening(days[i], Kind.WEATHER_NOTED));
-        }
-        List<Occasion> visits = new ArrayList<>();
-        for (int day : days) {
-            visits.add(new Occasion(day, day == 0 ? Stage.BARE : day == 2 ? Stage.FRESH : Stage.REWETTED));
-        }
-        return new Told(
-                        new StudyDraft(
-                                "What is left after a year of salt?",
-                                DemoBeds.cabDoors(),
-                                today.minusDays(731),
-                                seed,
-                                contenders(
-                                        product("Osier Spray Seal", Role.REFERENCE, WaterKind.REPELS, Source.BOUGHT),
-                                        product("Tidewrack Mist Coat", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT),
-                                        product("Brock Paste", Role.PRODUCT, WaterKind.REPELS, Source.LENT),
-                                        product("Kelter Rinse-On", Role.PRODUCT, WaterKind.SHEETS, Source.GIFTED),
-                                        product("Lowlight Mist", Role.PRODUCT, WaterKind.REPELS, Source.BOUGHT)),
-                                sections(DemoBeds.cabDoors(), 5, 3, seed),
-                                new Plan(
-                                        List.of(new Planned(Measures.WATER_GRADE, 1), new Planned(Measures.PULL, 3)),
-                                        visits),
-                                List.of(work(
-                                        735,
-                                        Calendar.Kind.VISIT,
-                                        "Follow up: what is left after two years",
-                                        "Same sections, same sled, bare read beside them.")),
-                                UUID.nameUUIDFromBytes("salt".getBytes(java.nio.charset.StandardCharsets.UTF_8))),
-                        VAN,
-                        Map.of(
-                                0, new Coating(8.9, 106, 34, 13, 1.1),
-                                1, new Coating(8.5, 109, 30, 34, 1.2),
-                                2, new Coating(9.6, 98, 46, 9, 1.0),
-                                3, new Coating(9.3, 62, 22, 13, 1.0),
-                                4, new Coating(10.8, 92, 58, 4.5, 1.0)),
-                        2,
-                        happenings,
-                        731,
-                        true,
-                        List.of(),
-                        0,
-                        List.of(
-                                new Done(0, 1, "", "4 sprays per section", 120, 2),
-                                new Done(1, 1, "", "3 sprays per section", 45, 1),
-                                new Done(2, 1, "", "4 mL per panel", 360, 2),
-                                new Done(3, 1, "", "5 sprays per section", 30, 1),
-                                new Done(4, 1, "quick detailer", "3 sprays per panel", 20, 0)),
-                        new Hardship(0.35, 1.2, 0.6))
-                .inOrder();
-    }
-
-    private static List<Section> sections(Bed bed, int products, int each, long seed) {
+    static List<Section> sections(Bed bed, int products, int each, long seed) {
         return Layout.draw(Layout.Ask.filling(bed.shape(), Collections.nCopies(products + 1, each), seed))
                 .sections();
     }
@@ -405,7 +338,7 @@ final class DemoWorld {
         return new Plan(measures, plan.visits(), plan.course());
     }
 
-    private static Contender product(String name, Role role, WaterKind kind, Source source) {
+    static Contender product(String name, Role role, WaterKind kind, Source source) {
         return new Contender(0, name, role, kind, source);
     }
 
@@ -415,7 +348,7 @@ final class DemoWorld {
                 0, name, Role.PRODUCT, java.util.Optional.of(WaterKind.REPELS), source, Contender.Kind.REGIME, way);
     }
 
-    private static List<Contender> contenders(Contender... products) {
+    static List<Contender> contenders(Contender... products) {
         List<Contender> contenders = new ArrayList<>();
         for (Contender c : products) {
             contenders.add(c.numbered(contenders.size()));

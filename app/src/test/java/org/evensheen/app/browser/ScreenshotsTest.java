@@ -36,7 +36,7 @@ class ScreenshotsTest {
         shoot("compare-ballot", 390, 844, "/compare", ScreenshotsTest::ballot);
         shoot("compare-sheet", 1280, 800, "/compare/2/sheet", page -> {});
         shoot("verdict", 1280, 800, "/studies/1/verdict", page -> {});
-        shoot("life", 1280, 800, "/studies/1/life", page -> {});
+        shoot("life", 1280, 800, "/studies/6/life", page -> {});
         shoot("plan", 1280, 800, "/plans/1?step=fairness", page -> {});
         shoot("rehearsal", 1280, 800, "/plans/1?step=rehearse", ScreenshotsTest::rehearse);
         shoot(

@@ -38,8 +38,8 @@ final class ClaimRules {
             ClaimRules::notFor,
             ClaimRules::goodFor,
             ClaimRules::lasts,
-            ClaimRules::renew,
-            ClaimRules::noMarks,
+            UpkeepRules::renew,
+            UpkeepRules::noMarks,
             ClaimRules::ph,
             ClaimRules::keeps,
             ClaimRules::scent,
@@ -71,7 +71,7 @@ final class ClaimRules {
         throw furthest;
     }
 
-    private static void keyword(Cursor c, String... words) {
+    static void keyword(Cursor c, String... words) {
         if (!c.anyWord(words)) {
             throw new Unread(0, c.text.length(), Sure.GUESS, EXAMPLES);
         }
@@ -224,48 +224,6 @@ final class ClaimRules {
         c.at = before;
         Time time = time(c, "lasts 6 months");
         return new Claim.Lasts(time.amount, time.unit);
-    }
-
-    private static Claim renew(Cursor c) {
-        keyword(c, "renew", "reapply", "top up", "again");
-        c.anyWord("at", "after");
-        boolean every = c.anyWord("every", "each");
-        int number = 1;
-        if (c.numberAhead()) {
-            double typed = c.number().doubleValue();
-            if (typed != Math.rint(typed)) {
-                throw c.fail("Whole washes or weeks, like renew every 3 weeks.");
-            }
-            number = (int) Math.max(-1, Math.min(typed, 1000));
-        } else if (every && c.word("second")) {
-            number = 2;
-        } else if (every && c.word("third")) {
-            number = 3;
-        }
-        if (c.anyWord("washes", "wash")) {
-            return new Claim.Renew(number, Claim.Renew.Per.WASH);
-        }
-        if (c.anyWord("months", "month")) {
-            throw c.fail("Write it in weeks: renew every 4 weeks.");
-        }
-        if (c.anyWord("weeks", "week")) {
-            return new Claim.Renew(number, Claim.Renew.Per.WEEK);
-        }
-        throw c.fail("How often? renew every wash, renew every 3 weeks.");
-    }
-
-    private static Claim noMarks(Cursor c) {
-        keyword(
-                c,
-                "no marks",
-                "no scratches",
-                "no scratching",
-                "scratch free",
-                "scratch-free",
-                "no swirls",
-                "swirl free",
-                "swirl-free");
-        return new Claim.NoMarks();
     }
 
     private static Claim ph(Cursor c) {

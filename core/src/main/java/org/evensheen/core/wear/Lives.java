@@ -1,19 +1,15 @@
 package org.evensheen.core.wear;
 
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
 import java.util.stream.DoubleStream;
-import java.util.stream.IntStream;
 import org.evensheen.core.comparing.Interval;
 import org.evensheen.core.comparing.Maximum;
 import org.hipparchus.random.Well19937a;
-import org.hipparchus.special.Erf;
 
 /**
  * Lives known as intervals, through a lognormal accelerated-life model: {@code ln T = μ(product) + β(row) + σ·z}, one σ.
@@ -33,16 +29,8 @@ public final class Lives {
     /** Draws behind ratios and places, with a stored seed. */
     public static final int DRAWS = 10_000;
 
-    private static final double ROOT = Math.sqrt(2);
-    private static final double PRIOR_SIGMA = 0.3;
+    static final double PRIOR_SIGMA = 0.3;
     private static final double PRIOR_SPREAD = 0.5;
-    private static final double ROW_SPREAD = 0.3;
-    /** Degrees of freedom from which rows are taken out. */
-    private static final int LEAST_FREEDOM = 3;
-
-    /** Turns in which rows are found. */
-    private static final int SWEEPS = 12;
-
     private static final int SIGMAS = 31;
     private static final int MEDIANS = 201;
 
@@ -63,7 +51,7 @@ public final class Lives {
         this.span = span;
         most = Math.log(REACH * span);
         products = lives.stream().map(Life::contender).distinct().sorted().toList();
-        rows = rowEffects(lives, products, most);
+        rows = RowEffects.of(lives, products, span);
         double[] logWeight = new double[SIGMAS];
         for (int s = 0; s < SIGMAS; s++) {
             double z = -3 + 6.0 * s / (SIGMAS - 1);
@@ -126,7 +114,7 @@ public final class Lives {
             double top = Double.NEGATIVE_INFINITY;
             for (int m = 0; m < MEDIANS; m++) {
                 for (int e = 0; e < ends.length; e++) {
-                    above[e] = above((ends[e] - median[m]) / sigma[s]);
+                    above[e] = Likely.above((ends[e] - median[m]) / sigma[s]);
                 }
                 double seen = 1;
                 for (int i = 0; i < low.length; i++) {
@@ -165,99 +153,13 @@ public final class Lives {
         return at;
     }
 
-    /** Chance that a normal lies above, straight between a thousand known places to each unit: within 3e-8, and in the tails within 1e-5 of itself. */
-    private static double above(double z) {
-        if (z <= -EDGE || z >= EDGE) {
-            return z < 0 ? 1 : 0;
-        }
-        double place = (z + EDGE) * PER_UNIT;
-        int cell = (int) place;
-        return ABOVE[cell] + (place - cell) * (ABOVE[cell + 1] - ABOVE[cell]);
-    }
-
-    private static final double EDGE = 9;
-    private static final int PER_UNIT = 1000;
-    private static final double[] ABOVE = IntStream.rangeClosed(0, (int) (2 * EDGE * PER_UNIT) + 1)
-            .mapToDouble(i -> Erf.erfc(((double) i / PER_UNIT - EDGE) / ROOT) / 2)
-            .toArray();
     /** Chances below this are as good as none; some of them multiplied are still a number. */
     private static final double LEAST = 1e-25;
 
     private static final double SMALL = 1e-250;
 
-    private static double logLikelihood(Life life, double median, double sigma) {
-        double low = life.low() == 0 ? Double.NEGATIVE_INFINITY : (Math.log(life.low()) - median) / sigma;
-        double high = life.goesOn() ? Double.POSITIVE_INFINITY : (Math.log(life.high()) - median) / sigma;
-        return Math.log(Math.max(1e-300, between(low, high)));
-    }
-
-    /** Chance that a normal lies between two ends. */
-    private static double between(double low, double high) {
-        return low > 0
-                ? (Erf.erfc(low / ROOT) - (Double.isInfinite(high) ? 0 : Erf.erfc(high / ROOT))) / 2
-                : ((Double.isInfinite(high) ? 2 : Erf.erfc(-high / ROOT))
-                                - (Double.isInfinite(low) ? 0 : Erf.erfc(-low / ROOT)))
-                        / 2;
-    }
-
-    /** Rows at the maximum of all together, σ as its prior has it: product after product and row after row in turn, each step uphill. */
-    private static Map<Integer, Double> rowEffects(List<Life> lives, List<Integer> products, double most) {
-        List<Integer> rows = lives.stream().map(Life::row).distinct().sorted().toList();
-        if (rows.size() < 2 || lives.size() - products.size() - rows.size() + 1 < LEAST_FREEDOM) {
-            return Map.of();
-        }
-        double middle = most - Math.log(REACH);
-        Map<Integer, Double> median = new HashMap<>();
-        products.forEach(p -> median.put(p, middle - 0.7));
-        Map<Integer, Double> effects = new TreeMap<>();
-        rows.forEach(r -> effects.put(r, 0.0));
-        for (int sweep = 0; sweep < SWEEPS; sweep++) {
-            for (int p : products) {
-                List<Life> own = lives.stream().filter(l -> l.contender() == p).toList();
-                median.put(
-                        p,
-                        top(m -> sum(own, l -> m + effects.get(l.row())) - square((m - middle) / 1.5), median.get(p)));
-            }
-            for (int r : rows) {
-                List<Life> own = lives.stream().filter(l -> l.row() == r).toList();
-                effects.put(
-                        r,
-                        top(
-                                e -> sum(own, l -> median.get(l.contender()) + e) - square(e / ROW_SPREAD),
-                                effects.get(r)));
-            }
-            double mean =
-                    effects.values().stream().mapToDouble(e -> e).average().orElseThrow();
-            effects.replaceAll((r, e) -> e - mean);
-            median.replaceAll((p, m) -> m + mean);
-        }
-        return effects;
-    }
-
-    private static double sum(List<Life> lives, java.util.function.ToDoubleFunction<Life> median) {
-        return lives.stream()
-                .mapToDouble(l -> logLikelihood(l, median.applyAsDouble(l), PRIOR_SIGMA))
-                .sum();
-    }
-
-    private static double square(double z) {
+    static double square(double z) {
         return z * z / 2;
-    }
-
-    /** Three of Newton's steps up a log-concave slope, none longer than one. */
-    private static double top(java.util.function.DoubleUnaryOperator log, double from) {
-        double at = from;
-        for (int step = 0; step < 3; step++) {
-            double nudge = 1e-3;
-            double up = log.applyAsDouble(at + nudge);
-            double here = log.applyAsDouble(at);
-            double down = log.applyAsDouble(at - nudge);
-            double slope = (up - down) / (2 * nudge);
-            double curve = (up - 2 * here + down) / (nudge * nudge);
-            double way = curve < -1e-6 ? -slope / curve : Math.signum(slope) * 0.5;
-            at += Math.max(-1, Math.min(1, way));
-        }
-        return at;
     }
 
     /** Log likelihood of medians (log) and ln σ, with the prior of σ if it is taken. */
@@ -266,7 +168,7 @@ public final class Lives {
         double s = Math.exp(x[n]);
         double sum = 0;
         for (Life life : lives) {
-            sum += logLikelihood(life, x[products.indexOf(life.contender())], s);
+            sum += Likely.log(life, x[products.indexOf(life.contender())], s);
         }
         return prior ? sum - square((x[n] - Math.log(PRIOR_SIGMA)) / PRIOR_SPREAD) : sum;
     }
@@ -417,7 +319,7 @@ public final class Lives {
             for (int s = 0; s < SIGMAS; s++) {
                 double log = 0;
                 for (Life life : own) {
-                    log += logLikelihood(life, middle + rows.getOrDefault(life.row(), 0.0), sigma[s]);
+                    log += Likely.log(life, middle + rows.getOrDefault(life.row(), 0.0), sigma[s]);
                 }
                 seen += weight[s] * Math.exp(log);
             }
@@ -454,31 +356,7 @@ public final class Lives {
 
     /** Who lasts longest, from seeded draws. */
     public Ranking ranking(long seed) {
-        int n = products.size();
-        double[][] drawn = draws(seed);
-        List<Integer> ranked = new ArrayList<>();
-        for (int p = 0; p < n; p++) {
-            ranked.add(p);
-        }
-        double[] middle = new double[n];
-        for (int p = 0; p < n; p++) {
-            middle[p] = Arrays.stream(drawn[p]).average().orElseThrow();
-        }
-        ranked.sort(Comparator.comparingDouble(p -> -middle[p]));
-        List<Pair> pairs = holm(pairs(drawn, ranked));
-        List<Integer> places = new ArrayList<>();
-        int place = 1;
-        for (int p : ranked) {
-            int number = products.get(p);
-            place = Math.max(
-                    place,
-                    1
-                            + (int) pairs.stream()
-                                    .filter(q -> q.shorter() == number && q.apart())
-                                    .count());
-            places.add(place);
-        }
-        return new Ranking(ranked.stream().map(products::get).toList(), places, chances(drawn, ranked), pairs);
+        return new LifeRanking(products, draws(seed), goesOn()).ranking();
     }
 
     /** Products that have no median to tell. */
@@ -513,68 +391,5 @@ public final class Lives {
     private static int cell(double[] cumulated, double u) {
         int at = Arrays.binarySearch(cumulated, u);
         return Math.min(cumulated.length - 1, at < 0 ? -at - 1 : at);
-    }
-
-    private List<Pair> pairs(double[][] drawn, List<Integer> ranked) {
-        List<Pair> pairs = new ArrayList<>();
-        double tail = (1 - Interval.LEVEL) / 2;
-        boolean[] goesOn = goesOn();
-        for (int i = 0; i < ranked.size(); i++) {
-            for (int j = i + 1; j < ranked.size(); j++) {
-                double[] one = drawn[ranked.get(i)];
-                double[] other = drawn[ranked.get(j)];
-                double[] difference = new double[DRAWS];
-                int below = 0;
-                for (int d = 0; d < DRAWS; d++) {
-                    difference[d] = one[d] - other[d];
-                    below += difference[d] < 0 ? 1 : 0;
-                }
-                Arrays.sort(difference);
-                boolean open = goesOn[ranked.get(i)];
-                boolean both =
-                        open && told(products.get(ranked.get(j))).median().isEmpty();
-                pairs.add(new Pair(
-                        products.get(ranked.get(i)),
-                        products.get(ranked.get(j)),
-                        open ? OptionalDouble.empty() : OptionalDouble.of(Math.exp(difference[DRAWS / 2])),
-                        new Interval(
-                                both ? 0 : Math.exp(difference[(int) (tail * DRAWS)]),
-                                open ? Double.POSITIVE_INFINITY : Math.exp(difference[(int) ((1 - tail) * DRAWS) - 1])),
-                        both ? 1 : Math.min(1, 2.0 * Math.max(1, Math.min(below, DRAWS - below)) / DRAWS)));
-            }
-        }
-        return pairs;
-    }
-
-    /** The same with p over all pairs at once (S. Holm 1979). */
-    private static List<Pair> holm(List<Pair> pairs) {
-        List<Pair> order =
-                pairs.stream().sorted(Comparator.comparingDouble(Pair::p)).toList();
-        Map<Pair, Double> adjusted = new HashMap<>();
-        double running = 0;
-        for (int k = 0; k < order.size(); k++) {
-            running = Math.max(running, Math.min(1, order.get(k).p() * (order.size() - k)));
-            adjusted.put(order.get(k), running);
-        }
-        return pairs.stream()
-                .map(p -> new Pair(p.longer(), p.shorter(), p.ratio(), p.interval(), adjusted.get(p)))
-                .toList();
-    }
-
-    private List<List<Double>> chances(double[][] drawn, List<Integer> ranked) {
-        int n = products.size();
-        double[][] counts = new double[n][n];
-        for (int d = 0; d < DRAWS; d++) {
-            for (int p = 0; p < n; p++) {
-                int longer = 0;
-                for (int q = 0; q < n; q++) {
-                    longer += drawn[q][d] > drawn[p][d] || drawn[q][d] == drawn[p][d] && q < p ? 1 : 0;
-                }
-                counts[p][longer] += 1.0 / DRAWS;
-            }
-        }
-        return ranked.stream()
-                .map(p -> Arrays.stream(counts[p]).boxed().toList())
-                .toList();
     }
 }
