@@ -41,18 +41,22 @@ public record Curve(
         return points.stream().filter(p -> p.smooth() <= SPENT).findFirst();
     }
 
-    /** Its life: between the last visit before it was spent and the one at which it was; open to the right while it goes on. Empty without a visit. */
+    /**
+     * Its life: between the last visit before it was spent and the one at which it was; open to the right while it goes on. Empty without a visit, or if it was spent before anything of what is counted
+     * was logged.
+     */
     public Optional<Life> life() {
-        if (points.isEmpty()) {
+        double high = spent().map(Point::x).orElse(Double.POSITIVE_INFINITY);
+        if (points.isEmpty() || !(high > 0)) {
             return Optional.empty();
         }
+        // Of visits with nothing counted between them only the exposure is known, so it ends before theirs.
         double low = points.stream()
-                .filter(p -> p.smooth() > SPENT)
+                .filter(p -> p.smooth() > SPENT && p.x() < high)
                 .mapToDouble(Point::x)
                 .max()
                 .orElse(0);
-        return Optional.of(
-                new Life(section, contender, row, low, spent().map(Point::x).orElse(Double.POSITIVE_INFINITY)));
+        return Optional.of(new Life(section, contender, row, Math.max(0, low), high));
     }
 
     /** Mean share over the time from first readings to {@code until}, by the trapezium: straight between visits, 1 at the start. */

@@ -248,8 +248,13 @@ public record Curves(List<Curve> curves, Map<Integer, Absent> without, Set<Oddit
                     found.add(Oddity.READ_BEFORE_APPLIED);
                 } else if (o.day() >= fresh && o.day() < end) {
                     point(section, o, from, before, first).ifPresent(p -> {
-                        at.add(o);
-                        read.add(p);
+                        // An odometer that runs backwards says nothing.
+                        if (p[0] < (read.isEmpty() ? 0 : read.get(read.size() - 1)[0])) {
+                            found.add(Oddity.EXPOSURE_UNKNOWN);
+                        } else {
+                            at.add(o);
+                            read.add(p);
+                        }
                     });
                 }
             }

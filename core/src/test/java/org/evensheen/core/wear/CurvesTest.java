@@ -183,6 +183,50 @@ class CurvesTest {
         assertThat(life.high()).isEqualTo(high);
     }
 
+    /** Visits between which nothing was counted, and one at which it was spent before anything was, make no life that runs backwards. */
+    @ParameterizedTest
+    @CsvSource({
+        "'0.9 0.2 0.1', '10 40', 1, 2",
+        "'0.2 0.1 0.1', '60 80',,",
+        "'0.9 0.5 0.2', '10 20', 0, 2",
+        "'0.9 0.8 0.7', '100', 0, Infinity"
+    })
+    void livesInWashesGoByWhatWasLogged(String shares, String washes, Double low, Double high) {
+        pull("A1", 0, Stage.FRESH, 8);
+        pull("B1", 0, Stage.FRESH, 18);
+        for (String day : washes.split(" ")) {
+            happened.add(new Happening(Integer.parseInt(day), Kind.WASHED));
+        }
+        double[] left = Arrays.stream(shares.split(" "))
+                .mapToDouble(Double::parseDouble)
+                .toArray();
+        for (int i = 0; i < left.length; i++) {
+            visit(28 * (i + 1), 18 - 10 * left[i]);
+        }
+        Optional<Life> life = curves(Axis.WASHES).curves().get(0).life();
+        assertThat(life.map(Life::low)).isEqualTo(Optional.ofNullable(low));
+        assertThat(life.map(Life::high)).isEqualTo(Optional.ofNullable(high));
+        assertThat(Wear.of(study(), Measures.PULL, Axis.WASHES, 99, Map.of())
+                        .curves()
+                        .curves())
+                .hasSize(1);
+    }
+
+    @Test
+    void anOdometerThatRunsBackwardsIsNoExposure() {
+        pull("A1", 0, Stage.FRESH, 8);
+        pull("B1", 0, Stage.FRESH, 18);
+        visit(28, 10);
+        visit(56, 12);
+        happened.addAll(List.of(
+                new Happening(0, Kind.ODOMETER, "5000"),
+                new Happening(28, Kind.ODOMETER, "5600"),
+                new Happening(56, Kind.ODOMETER, "5100")));
+        assertThat(curves(Axis.KM).curves().get(0).points()).hasSize(1);
+        assertThat(curves(Axis.KM).curves().get(0).points().get(0).x()).isEqualTo(600);
+        assertThat(curves(Axis.KM).found()).containsExactly(Oddity.EXPOSURE_UNKNOWN);
+    }
+
     @Test
     void theMeanOverTimeIsTheTrapezium() {
         double[] left = {0.82, 0.63, 0.41, 0.22};
