@@ -237,7 +237,8 @@ final class LifeWords {
                 "Bare was not read at every visit; where it wasn't, nothing can be said of what is left.";
             case COATED_AGAIN -> "Something went on again: curves end there, and begin anew with first readings.";
             case APPLIED_UNKNOWN -> "Nothing says when it went on; the day of the first readings is taken.";
-            case EXPOSURE_UNKNOWN -> "The odometer was not read around every visit; those without it were left out.";
+            case EXPOSURE_UNKNOWN ->
+                "The odometer was not read around every visit, or ran backwards; those visits were left out.";
         };
     }
 
