@@ -111,6 +111,8 @@ class SideBySideJourneyTest {
             tap(page.locator("[data-sheet]"));
             assertThat(page.locator(".now-sheet h1")).containsText(".");
             assertThat(page.locator(".sheet-line")).hasCount(3);
+            // What is printed before its styles are there has other pages.
+            page.waitForLoadState(com.microsoft.playwright.options.LoadState.LOAD);
             String printed = new String(
                     page.pdf(new Page.PdfOptions().setFormat("A4")), java.nio.charset.StandardCharsets.ISO_8859_1);
             Assertions.assertThat(printed.split("/Type /Page[^s]", -1))
