@@ -1,20 +1,25 @@
 package org.evensheen.app.lives;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Missing;
+import org.evensheen.app.page.Units;
 import org.evensheen.app.studies.Selection;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyScreen;
 import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.label.Label;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
+import org.evensheen.core.units.UnitSystem;
 import org.evensheen.core.wear.Axis;
 import org.evensheen.core.wear.Curves;
 import org.evensheen.core.wear.Exposure;
-import org.evensheen.core.wear.Wear;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -31,6 +36,8 @@ class LifeController {
     private final Living living;
     private final StudyScreen screen;
     private final Clock clock;
+    private final Cache<Look, Told> drawn =
+            Caffeine.newBuilder().maximumSize(100).build();
 
     LifeController(StudyStore studies, Living living, StudyScreen screen, Clock clock) {
         this.studies = studies;
@@ -39,11 +46,35 @@ class LifeController {
         this.clock = clock;
     }
 
+    /** A revision of a study looked at in one way; what is told of it can't change. */
+    private record Look(
+            long study,
+            long revision,
+            boolean byCode,
+            Measure measure,
+            Axis axis,
+            Selection selection,
+            LocalDate today,
+            Map<Integer, Label> labels,
+            UnitSystem told) {}
+
+    /** The page, with its Tape and its Panel as markup. */
+    private record Told(LifePage page, String tape, String panel) {}
+
     /** What is looked at: a measure, an axis, up to a day. */
     private record Asked(Study study, Measure measure, Axis axis, Selection selection) {
         int until() {
             return selection.at().day();
         }
+    }
+
+    private Told told(Asked asked, LocalDate today) {
+        LifePage page =
+                LifePage.of(asked.study, today, living.of(asked.study, asked.measure, asked.axis, asked.until()));
+        return new Told(
+                page,
+                screen.tape(asked.study, asked.selection, page.here()),
+                screen.panel(asked.study, asked.selection));
     }
 
     @GetMapping("/studies/{id}/life")
@@ -55,11 +86,22 @@ class LifeController {
             @RequestHeader(name = "HX-Request", required = false) Optional<String> part,
             Model model) {
         Asked asked = asked(id, measure, by, day);
-        Wear wear = living.of(asked.study, asked.measure, asked.axis, asked.until());
-        LifePage page = LifePage.of(asked.study, LocalDate.now(clock), wear);
-        model.addAttribute("page", page);
-        model.addAttribute("tape", screen.tape(asked.study, asked.selection, page.here()));
-        model.addAttribute("panel", screen.panel(asked.study, asked.selection));
+        LocalDate today = LocalDate.now(clock);
+        Told told = drawn.get(
+                new Look(
+                        id,
+                        asked.study.revision(),
+                        asked.study.judgedByCode(),
+                        asked.measure,
+                        asked.axis,
+                        asked.selection,
+                        today,
+                        Living.labels(asked.study),
+                        Units.now()),
+                look -> told(asked, today));
+        model.addAttribute("page", told.page());
+        model.addAttribute("tape", told.tape());
+        model.addAttribute("panel", told.panel());
         return part.isPresent() ? "lives/life :: work" : "lives/life";
     }
 
