@@ -110,10 +110,13 @@ class DemoLoader implements ApplicationRunner {
         alone(empty -> {
             if (empty) {
                 plans.load(LocalDate.now(clock));
-                DemoWorld.studies(LocalDate.now(clock)).forEach(this::load);
+                List<Runnable> photos = DemoWorld.studies(LocalDate.now(clock)).stream()
+                        .map(this::load)
+                        .toList();
                 loadFoam(LocalDate.now(clock));
                 load(DemoYears.study(LocalDate.now(clock)));
                 afternoons.load(clock.instant());
+                photos.forEach(Runnable::run);
             }
         });
         checks.join();
@@ -127,7 +130,8 @@ class DemoLoader implements ApplicationRunner {
         });
     }
 
-    private void load(DemoWorld.Told told) {
+    /** Loads a study; what it gives keeps its photos, which take their time. */
+    private Runnable load(DemoWorld.Told told) {
         long id = maker.make(told.draft());
         for (Happening happening : told.happenings()) {
             happenings.keep(id, happening, UUID.randomUUID(), WHO);
@@ -136,11 +140,12 @@ class DemoLoader implements ApplicationRunner {
         boolean poured = told.today() < LATELY;
         told.done().forEach(done -> apply(id, told.draft(), done, poured));
         StudyRecord record = names.forTheStandIns(studies.load(id)).record();
+        Runnable pictures = photos.begin(id, told, record);
         readings.keep(id, kept(told, record));
-        photos.load(id, told, record);
         if (told.keyOpen()) {
             names.open(id, new Hands(WHO));
         }
+        return pictures;
     }
 
     private void loadFoam(LocalDate today) {

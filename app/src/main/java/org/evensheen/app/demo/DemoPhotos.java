@@ -7,6 +7,7 @@ import java.time.LocalTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
 import org.evensheen.app.photos.PhotoStore;
 import org.evensheen.app.pictures.Picture;
 import org.evensheen.core.measure.Measures;
@@ -23,7 +24,7 @@ import org.springframework.stereotype.Component;
 @ConditionalOnProperty("even-sheen.demo")
 class DemoPhotos {
     private static final int ESTUARY_GREEN = 0x3f5f57;
-    private static final int MOST = 4;
+    private static final int MOST = 2;
 
     private final PhotoStore store;
     private final Clock clock;
@@ -33,9 +34,10 @@ class DemoPhotos {
         this.clock = clock;
     }
 
-    void load(long study, DemoWorld.Told told, StudyRecord record) {
+    /** Begins to take the photos of a study, beside whatever else is loaded; what it gives keeps them once they are there. */
+    Runnable begin(long study, DemoWorld.Told told, StudyRecord record) {
         if (told.unreadToday() == 0) {
-            return;
+            return () -> {};
         }
         SimulatedBed bed = new SimulatedBed(
                 record,
@@ -47,13 +49,13 @@ class DemoPhotos {
                 .filter(v -> v.day() < told.today() && !told.skipped().contains(v.day()) && v.day() % 14 <= 2)
                 .limit(MOST)
                 .toList();
-        record.sections().subList(0, 2).stream()
+        List<Shot> shots = record.sections().subList(0, 2).stream()
                 .flatMap(section -> visits.stream().map(visit -> new Shot(section, visit)))
-                .toList()
-                .parallelStream()
+                .toList();
+        CompletableFuture<List<PhotoStore.Draft>> taken = CompletableFuture.supplyAsync(() -> shots.stream()
                 .map(shot -> taken(study, told, record, bed, shot.section, shot.visit))
-                .toList()
-                .forEach(store::keep);
+                .toList());
+        return () -> taken.join().forEach(store::keep);
     }
 
     /** A photo to take. */
