@@ -4,6 +4,7 @@ import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -146,70 +147,112 @@ public class ComparisonStore {
                 .update();
     }
 
-    private record Head(Kind kind, Places shape, long seed, Set<String> asked, Instant begun) {}
+    private record Head(long id, Kind kind, Places shape, long seed, Set<String> asked, Instant begun) {}
 
-    private record Entered(Contender contender, Optional<Long> product) {}
+    private record Entered(Head head, Contender contender, Optional<Long> product) {}
+
+    private record Of<T>(long comparison, T what) {}
 
     /** A comparison as it stands. */
     public Comparison load(long id) {
-        Head head = database.sql("select kind, shape, seed, asked, begun_at from comparison where id = :id")
-                .param("id", id)
-                .query((row, n) -> new Head(
-                        Kind.ofCode(row.getString("kind")).orElseThrow(),
-                        shape(row.getString("shape")).orElseThrow(),
-                        row.getLong("seed"),
-                        new LinkedHashSet<>(
-                                Arrays.asList((String[]) row.getArray("asked").getArray())),
-                        row.getTimestamp("begun_at").toInstant()))
-                .optional()
+        return Optional.ofNullable(load(List.of(id)).get(id))
                 .orElseThrow(() -> new Missing("There is no comparison %d. The Bench has the latest.".formatted(id)));
-        List<Entered> contenders = database.sql(
-                        "select number, name, way, product_id from comparison_contender where comparison_id = :id order by number")
-                .param("id", id)
+    }
+
+    /** Comparisons as they stand, by their ids in the order given, in as many statements as one takes. */
+    public Map<Long, Comparison> load(List<Long> ids) {
+        Long[] wanted = ids.toArray(Long[]::new);
+        Map<Long, List<Entered>> entered = entered(wanted);
+        Map<Long, List<Section>> places =
+                byComparison(database.sql("select * from comparison_place where comparison_id = any(:ids)")
+                        .param("ids", wanted)
+                        .query((row, n) -> new Of<>(
+                                row.getLong("comparison_id"),
+                                new Section(
+                                        row.getString("code"),
+                                        row.getInt("contender"),
+                                        row.getInt("round"),
+                                        row.getDouble("x_mm"),
+                                        row.getDouble("y_mm"),
+                                        row.getDouble("width_mm"),
+                                        row.getDouble("height_mm"),
+                                        row.getBoolean("by_hand"),
+                                        row.getString("name"))))
+                        .list());
+        Map<Long, List<Said>> said = byComparison(database.sql("""
+                        select comparison_id, step, value, said_by, knew, said_at from comparison_said
+                        where comparison_id = any(:ids) order by id""")
+                .param("ids", wanted)
+                .query((row, n) -> new Of<>(
+                        row.getLong("comparison_id"),
+                        new Said(
+                                row.getString("step"),
+                                row.getString("value"),
+                                row.getString("said_by"),
+                                row.getBoolean("knew"),
+                                row.getTimestamp("said_at").toInstant())))
+                .list());
+        Map<Long, Bottle> bottles = products
+                .all(entered.values().stream()
+                        .flatMap(List::stream)
+                        .flatMap(e -> e.product().stream())
+                        .collect(Collectors.toSet()))
+                .stream()
+                .collect(Collectors.toMap(Product::id, ComparisonStore::bottle));
+        Map<Long, Comparison> loaded = new LinkedHashMap<>();
+        ids.stream()
+                .filter(entered::containsKey)
+                .forEach(id -> loaded.put(
+                        id,
+                        comparison(
+                                entered.get(id),
+                                bottles,
+                                places.getOrDefault(id, List.of()),
+                                said.getOrDefault(id, List.of()))));
+        return loaded;
+    }
+
+    private static <T> Map<Long, List<T>> byComparison(List<Of<T>> rows) {
+        return rows.stream()
+                .collect(Collectors.groupingBy(Of::comparison, Collectors.mapping(Of::what, Collectors.toList())));
+    }
+
+    private Map<Long, List<Entered>> entered(Long[] ids) {
+        return database
+                .sql("""
+                        select c.id, c.kind, c.shape, c.seed, c.asked, c.begun_at, e.number, e.name, e.way, e.product_id
+                        from comparison c join comparison_contender e on e.comparison_id = c.id
+                        where c.id = any(:ids) order by c.id, e.number""")
+                .param("ids", ids)
                 .query((row, n) -> new Entered(
+                        new Head(
+                                row.getLong("id"),
+                                Kind.ofCode(row.getString("kind")).orElseThrow(),
+                                shape(row.getString("shape")).orElseThrow(),
+                                row.getLong("seed"),
+                                new LinkedHashSet<>(Arrays.asList(
+                                        (String[]) row.getArray("asked").getArray())),
+                                row.getTimestamp("begun_at").toInstant()),
                         contender(
                                 row.getInt("number"),
                                 row.getString("name"),
                                 row.getString("way"),
                                 row.getObject("product_id") != null),
                         Optional.ofNullable(row.getObject("product_id", Long.class))))
-                .list();
-        List<Section> places = database.sql("select * from comparison_place where comparison_id = :id")
-                .param("id", id)
-                .query((row, n) -> new Section(
-                        row.getString("code"),
-                        row.getInt("contender"),
-                        row.getInt("round"),
-                        row.getDouble("x_mm"),
-                        row.getDouble("y_mm"),
-                        row.getDouble("width_mm"),
-                        row.getDouble("height_mm"),
-                        row.getBoolean("by_hand"),
-                        row.getString("name")))
-                .list();
-        List<Said> said = database.sql(
-                        "select step, value, said_by, knew, said_at from comparison_said where comparison_id = :id order by id")
-                .param("id", id)
-                .query((row, n) -> new Said(
-                        row.getString("step"),
-                        row.getString("value"),
-                        row.getString("said_by"),
-                        row.getBoolean("knew"),
-                        row.getTimestamp("said_at").toInstant()))
-                .list();
-        Map<Long, Bottle> bottles =
-                products
-                        .all(contenders.stream()
-                                .flatMap(e -> e.product().stream())
-                                .collect(Collectors.toSet()))
-                        .stream()
-                        .collect(Collectors.toMap(Product::id, ComparisonStore::bottle));
+                .list()
+                .stream()
+                .collect(Collectors.groupingBy(e -> e.head().id()));
+    }
+
+    private static Comparison comparison(
+            List<Entered> entered, Map<Long, Bottle> bottles, List<Section> places, List<Said> said) {
+        Head head = entered.get(0).head();
         return new Comparison(
                 head.kind(),
                 head.shape(),
                 head.seed(),
-                contenders.stream().map(Entered::contender).toList(),
-                contenders.stream()
+                entered.stream().map(Entered::contender).toList(),
+                entered.stream()
                         .map(e -> e.product().map(bottles::get).orElse(Bottle.UNKNOWN))
                         .toList(),
                 places,

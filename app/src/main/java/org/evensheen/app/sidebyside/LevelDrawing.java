@@ -10,7 +10,7 @@ import java.util.stream.IntStream;
 import org.evensheen.core.measure.Level;
 
 /** What a level looks like, in a frame of 60 by 26: specks that are still there, lines that are left, or a bar that fills. */
-final class LevelDrawing {
+public final class LevelDrawing {
     private static final int EACH = 4;
     private static final Set<String> LINES = Set.of("streaks", "smear", "haze", "lint");
     private static final Set<String> SPECKS_LEFT = Set.of("gone", "gone-rinsed", "release", "taken", "rinsing");
@@ -18,7 +18,7 @@ final class LevelDrawing {
 
     private LevelDrawing() {}
 
-    static String of(Level level, int n) {
+    public static String of(Level level, int n) {
         if (SPECKS.contains(level.code())) {
             return drawn(EACH * n, LevelDrawing::speck);
         }

@@ -88,6 +88,7 @@ class AccessibilityTest {
                     "/mixer/bundles/new",
                     "/studies/3/done",
                     "/beds",
+                    "/rack",
                     "/beds/new",
                     "/beds/1",
                     "/beds/4",

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.net.http.HttpResponse;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.Web;
@@ -12,10 +13,10 @@ import org.evensheen.core.sidebyside.Comparison;
 import org.evensheen.core.sidebyside.Kind;
 
 /** Begins afternoons and answers them, as a form and a program would. */
-final class Afternoons {
+public final class Afternoons {
     private Afternoons() {}
 
-    static Map<String, String> form(String kind, String... names) {
+    public static Map<String, String> form(String kind, String... names) {
         Map<String, String> form =
                 new HashMap<>(Map.of("kind", kind, "key", UUID.randomUUID().toString()));
         for (int i = 0; i < names.length; i++) {
@@ -24,27 +25,34 @@ final class Afternoons {
         return form;
     }
 
-    static String place(HttpResponse<String> answer) {
+    public static String place(HttpResponse<String> answer) {
         return answer.headers().firstValue("Location").orElseThrow().replaceAll("^https?://[^/]+", "");
     }
 
     /** Begun with what is usually asked, whatever was asked the last time. */
-    static String begun(String kind, String... names) {
+    public static String begun(String kind, String... names) {
+        return begunAsking(kind, Set.of(), names);
+    }
+
+    /** Begun with what is usually asked and more. */
+    public static String begunAsking(String kind, Set<String> more, String... names) {
         Map<String, String> form = form(kind, names);
         Kind.ofCode(kind).ifPresent(k -> {
             form.put("asked", kind);
-            k.questions().stream().filter(q -> q.usual()).forEach(q -> form.put("ask-" + q.code(), "on"));
+            k.questions().stream()
+                    .filter(q -> q.usual() || more.contains(q.code()))
+                    .forEach(q -> form.put("ask-" + q.code(), "on"));
         });
         HttpResponse<String> made = Web.post("/compare", form);
         assertThat(made.statusCode()).as(made.body()).isEqualTo(302);
         return place(made);
     }
 
-    static Comparison load(String at) {
+    public static Comparison load(String at) {
         return LiveApp.bean(ComparisonStore.class).load(Long.parseLong(at.replaceAll("\\D", "")));
     }
 
-    static HttpResponse<String> say(String at, String step, String value, String... more) {
+    public static HttpResponse<String> say(String at, String step, String value, String... more) {
         Map<String, String> form = new HashMap<>(
                 Map.of("step", step, "value", value, "key", UUID.randomUUID().toString()));
         for (int i = 0; i < more.length; i += 2) {
@@ -53,7 +61,7 @@ final class Afternoons {
         return Web.send(at + "/said", form);
     }
 
-    static String plain(HttpResponse<String> answer) {
+    public static String plain(HttpResponse<String> answer) {
         return answer.body().replace('\u202f', ' ').replace("&#39;", "’").replace("&quot;", "\"");
     }
 }

@@ -50,6 +50,7 @@ class PagesTest {
                     "/mixer/mix?product=12&at=500",
                     "/mixer/cost",
                     "/beds",
+                    "/rack",
                     "/beds/4",
                     "/plans/1",
                     "/plans/1?step=dates",
