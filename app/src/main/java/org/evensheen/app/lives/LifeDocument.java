@@ -7,7 +7,9 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
 import org.evensheen.app.studies.Study;
+import org.evensheen.core.comparing.Compared;
 import org.evensheen.core.comparing.Interval;
+import org.evensheen.core.wear.ByChemical;
 import org.evensheen.core.wear.Curve;
 import org.evensheen.core.wear.Fitted;
 import org.evensheen.core.wear.Life;
@@ -36,6 +38,7 @@ record LifeDocument(
         @Nullable Double logRankP,
         @Nullable OverEntry overTime,
         List<PromiseEntry> promises,
+        ChemicalsEntry byChemical,
         List<String> found) {
     static final String FORMAT = "even-sheen-life/1";
 
@@ -89,6 +92,17 @@ record LifeDocument(
             int contender,
             int place,
             double mean,
+            @Nullable Double low,
+            @Nullable Double high) {}
+
+    record ChemicalsEntry(String state, List<LossEntry> losses, List<ChemicalEntry> chemicals) {}
+
+    record LossEntry(String section, int contender, String chemical, double lost) {}
+
+    record ChemicalEntry(
+            String name,
+            int place,
+            double lost,
             @Nullable Double low,
             @Nullable Double high) {}
 
@@ -152,10 +166,29 @@ record LifeDocument(
                                         .toList()))
                         .orElse(null),
                 wear.promises().stream().map(LifeDocument::promise).toList(),
+                chemicals(wear.byChemical()),
                 wear.curves().found().stream().map(LifeDocument::word).toList());
     }
 
-    private static MeanEntry mean(org.evensheen.core.comparing.Compared.Line l, double freedom) {
+    private static ChemicalsEntry chemicals(ByChemical by) {
+        double freedom = by.compared().map(Compared::freedom).orElse(0.0);
+        return new ChemicalsEntry(
+                word(by.state()),
+                by.losses().stream()
+                        .map(l -> new LossEntry(
+                                l.section(), l.contender(), by.chemicals().get(l.chemical()), l.lost()))
+                        .toList(),
+                by.compared().stream()
+                        .flatMap(c -> c.lines().stream())
+                        .map(l -> {
+                            MeanEntry m = mean(l, freedom);
+                            return new ChemicalEntry(
+                                    by.chemicals().get(l.contender()), m.place(), m.mean(), m.low(), m.high());
+                        })
+                        .toList());
+    }
+
+    private static MeanEntry mean(Compared.Line l, double freedom) {
         Optional<Interval> i = freedom > 0 ? Optional.of(l.mean().interval()) : Optional.empty();
         return new MeanEntry(
                 l.contender(),

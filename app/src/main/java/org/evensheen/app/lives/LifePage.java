@@ -57,6 +57,7 @@ record LifePage(
         List<String> untested,
         String showedOn,
         List<String> showed,
+        List<String> chemicals,
         List<String> odd,
         List<Gone> gone,
         String logRank,
@@ -137,6 +138,7 @@ record LifePage(
                     untested(),
                     "Day %d".formatted(wear.until()),
                     OutcomeWords.showed(study, wear.measure(), showed),
+                    LifeWords.byChemical(wear.byChemical()),
                     Stream.concat(
                                     wear.curves().found().stream().map(LifeWords::odd),
                                     LifeWords.uneven(study, wear).stream())

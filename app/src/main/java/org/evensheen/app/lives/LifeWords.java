@@ -11,8 +11,10 @@ import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.studies.Study;
 import org.evensheen.core.comparing.Absent;
+import org.evensheen.core.comparing.Compared;
 import org.evensheen.core.comparing.Interval;
 import org.evensheen.core.wear.Axis;
+import org.evensheen.core.wear.ByChemical;
 import org.evensheen.core.wear.Curves.Oddity;
 import org.evensheen.core.wear.Fitted;
 import org.evensheen.core.wear.Lives;
@@ -282,5 +284,44 @@ final class LifeWords {
 
     private static String lower(String words) {
         return words.substring(0, 1).toLowerCase(Locale.ROOT) + words.substring(1);
+    }
+
+    /** Which chemical did it, or why that can't be said and how to find out; empty for a study without doses. */
+    static List<String> byChemical(ByChemical by) {
+        return switch (by.state()) {
+            case NOTHING -> List.of();
+            case UNSAID ->
+                List.of(
+                        "Which chemical did it can't be said: a dose names none, or several went on one section at once. Note them as “iron wash on A D; tar remover on B C”.");
+            case STACKED ->
+                List.of(
+                        "Every section had %s first, and what came later fell on what that left: which chemical did it can't be said. One chemical a section, or another first on each, would tell."
+                                .formatted(by.chemicals().get(0)));
+            case ONE_PLACE_EACH ->
+                List.of(
+                        "Each chemical was first on one section of a product only, so chemical and place can't be told from each other. Two sections each would tell.");
+            case TOLD -> told(by);
+        };
+    }
+
+    private static List<String> told(ByChemical by) {
+        Compared compared = by.compared().orElseThrow();
+        List<String> lines = new ArrayList<>();
+        for (Compared.Line line : compared.lines()) {
+            lines.add("%s took %s of the first effect (%s), from %s."
+                    .formatted(
+                            by.chemicals().get(line.contender()),
+                            Figures.percent(line.mean().value()),
+                            Figures.percentRange(line.mean().interval()),
+                            Figures.count(line.sections(), "section", "sections")));
+        }
+        List<String> apart = compared.pairs().stream()
+                .filter(Compared.Pair::apart)
+                .map(p -> by.chemicals().get(p.better()) + " more than "
+                        + by.chemicals().get(p.worse()))
+                .toList();
+        lines.add(apart.isEmpty() ? "They can't be told apart." : "Told apart: " + String.join(", ", apart) + ".");
+        lines.add("By first doses only; later ones fall on what an earlier one left.");
+        return lines;
     }
 }

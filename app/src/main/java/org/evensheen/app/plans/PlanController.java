@@ -21,7 +21,11 @@ import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.footing.Finding;
 import org.evensheen.core.footing.PlanReview.Remedy;
 import org.evensheen.core.layout.Layout;
+import org.evensheen.core.planning.Calendar;
+import org.evensheen.core.planning.Calendar.Work;
+import org.evensheen.core.planning.ChemicalProof;
 import org.evensheen.core.planning.Entrant;
+import org.evensheen.core.planning.Protocol.Chemicals;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Section;
 import org.springframework.stereotype.Controller;
@@ -231,7 +235,7 @@ class PlanController {
                 contenders(design),
                 design.layout().map(Layout::sections).orElseThrow(),
                 design.calendar().plan(design.protocol()),
-                design.calendar().works(),
+                works(design),
                 UUID.nameUUIDFromBytes(("plan " + id).getBytes(StandardCharsets.UTF_8))));
         plans.became(id, study);
         if (!design.protocol().blind()) {
@@ -248,6 +252,24 @@ class PlanController {
                     hands);
         }
         return "redirect:/studies/" + study;
+    }
+
+    /** Its dated work; a dose says which chemical goes on which sections, now that these have their codes. */
+    private static List<Work> works(Design design) {
+        if (!(design.protocol().wear() instanceof Chemicals chemicals)) {
+            return design.calendar().works();
+        }
+        List<Section> sections = design.layout().map(Layout::sections).orElseThrow();
+        return design.calendar().works().stream()
+                .map(w -> w.kind() == Calendar.Kind.DOSE
+                        ? w.titled("Dose: "
+                                + ChemicalProof.given(
+                                                chemicals,
+                                                sections,
+                                                Integer.parseInt(w.key().replaceAll("\\D", "")) - 1)
+                                        .print())
+                        : w)
+                .toList();
     }
 
     /**

@@ -35,6 +35,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 /** Takes steps of a day: keeps the mark and everything that follows from it, all or nothing, once. */
 @Component
 class RunKeeper {
+    private static final int LONGEST_NOTE = 200;
+
     private final RunStore store;
     private final ReadingStore readings;
     private final ApplicationStore applications;
@@ -104,7 +106,7 @@ class RunKeeper {
         if (sent.passed() && sent.in("note").isEmpty()) {
             return Outcome.wrong("note", "Say why you go on all the same, in a word or two. The study carries it.");
         }
-        if (sent.in("note").length() > 200 || sent.in("used").length() > 200) {
+        if (sent.in("note").length() > LONGEST_NOTE || sent.in("used").length() > LONGEST_NOTE) {
             return Outcome.wrong("note", "A note may have 200 characters.");
         }
         Optional<Step> look = step.filter(s -> s.kind() == Step.Kind.LOOK);
@@ -162,6 +164,11 @@ class RunKeeper {
                 .orElse("Kept.");
     }
 
+    /** Which chemical went on which sections, as the step said; nothing where it said none, or more than a note holds. */
+    private static String dosed(Step step) {
+        return step.title().contains(" on ") && step.title().length() <= LONGEST_NOTE ? step.title() : "";
+    }
+
     /** What follows from a step; what to say of it. */
     private String follow(Run run, Sent sent, Step step, Optional<Double> given) {
         RunSheet.notch(step)
@@ -170,7 +177,7 @@ class RunKeeper {
                                 .noneMatch(h -> h.kind() == kind && h.day() == run.day()))
                 .ifPresent(kind -> happenings.keep(
                         run.study().id(),
-                        new Happening(run.day(), kind, ""),
+                        new Happening(run.day(), kind, kind == Happening.Kind.DOSED ? dosed(step) : ""),
                         derived(sent.key(), "notch"),
                         sent.hands().name()));
         return switch (step.kind()) {
@@ -363,7 +370,7 @@ class RunKeeper {
     }
 
     private static String cut(String text) {
-        return text.length() <= 200 ? text : text.substring(0, 199) + "…";
+        return text.length() <= LONGEST_NOTE ? text : text.substring(0, LONGEST_NOTE - 1) + "…";
     }
 
     /** The label's window of a step, s; empty if it says none. */

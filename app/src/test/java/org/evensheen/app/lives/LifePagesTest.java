@@ -129,6 +129,25 @@ class LifePagesTest {
         assertThat(Web.get("/studies/" + study.id() + "/life?by=km").body()).contains("by km");
     }
 
+    @Test
+    void whichChemicalDidItIsToldOrWhyNot() {
+        Study study = SampleStudy.read();
+        String address = "/studies/" + study.id() + "/life";
+        String to = "/studies/" + study.id() + "/happenings";
+        assertThat(Web.get(address).body()).doesNotContain("Which chemical did it");
+        List<Section> sections = study.record().sections();
+        Map<String, String> dose = new java.util.HashMap<>(mark("iron wash on every section"));
+        dose.putAll(Map.of("kind", "dosed", "day", "7"));
+        Web.post(to, dose);
+        assertThat(Web.get(address).body()).contains("Every section had iron wash first", "would tell");
+        assertThat(json(address + ".json").get("byChemical").get("state").asString())
+                .isEqualTo("stacked");
+        assertThat(json(address + ".json").get("byChemical").get("losses").size())
+                .isEqualTo((int) sections.stream()
+                        .filter(s -> !study.record().contenderOn(s).isControl())
+                        .count());
+    }
+
     private static Map<String, String> mark(String note) {
         return Map.of(
                 "day",

@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -27,6 +28,9 @@ import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.mixing.SectionDose;
 import org.evensheen.core.planning.Calendar;
 import org.evensheen.core.runsheet.Step;
+import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Dosing;
+import org.evensheen.core.study.Happening;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -170,6 +174,45 @@ class RunPageTest {
         assertThat(run().kept().step("coat1/" + seal + "/spread").orElseThrow().given())
                 .as("4.6 g at 1.15 mL a spray")
                 .hasValueSatisfying(sprays -> assertThat(sprays).isBetween(3.9, 4.1));
+    }
+
+    /** Where doses are split, the day says which chemical goes on which sections, and the tape keeps it. */
+    @Test
+    void aSplitDoseKeepsWhichChemicalWentWhere() {
+        Map<String, String> typed = SamplePlan.fair();
+        typed.putAll(Map.of(
+                "wear", "chemicals",
+                "chem0", "Fenland Degreaser",
+                "chem1", "Rustmoth Iron Wash",
+                "scheme", "split",
+                "ack", "on",
+                "firstDay", LocalDate.now().toString()));
+        typed.remove("blind");
+        Study study = LiveApp.bean(StudyStore.class).load(SamplePlan.begin(SamplePlan.make(typed)));
+        Calendar.Work work = study.works().stream()
+                .filter(w -> w.kind() == Calendar.Kind.DOSE)
+                .findFirst()
+                .orElseThrow();
+        Run run = LiveApp.bean(RunMaker.class).make(study.id(), Optional.of(work.day()), Hands.UNNAMED);
+        LiveApp.bean(RunKeeper.class)
+                .take(run, new RunKeeper.Sent("dose/on", Map.of(), Instant.now(), UUID.randomUUID(), new Hands("Ana")));
+        Study dosed = LiveApp.bean(StudyStore.class).load(study.id());
+        Dosing kept = dosed.record().happenings().stream()
+                .filter(h -> h.kind() == Happening.Kind.DOSED)
+                .map(h -> Dosing.read(h.note()))
+                .findFirst()
+                .orElseThrow();
+        assertThat(work.title()).isEqualTo("Dose: " + kept.print());
+        for (Contender c : dosed.record().contenders()) {
+            List<String> first = dosed.record()
+                    .sectionsOf(c)
+                    .flatMap(s -> kept.on(s.code()).stream())
+                    .toList();
+            assertThat(first)
+                    .as(c.name())
+                    .hasSize((int) dosed.record().sectionsOf(c).count())
+                    .contains("Fenland Degreaser");
+        }
     }
 
     @Test

@@ -37,6 +37,11 @@ public record Calendar(List<Work> works, List<String> breaks) {
      * @param moved whether a person chose the date
      */
     public record Work(String key, int day, Kind kind, String title, String why, boolean moved) {
+        /** The same with other words. */
+        public Work titled(String words) {
+            return new Work(key, day, kind, words, why, moved);
+        }
+
         Work on(int other) {
             return new Work(key, other, kind, title, why, true);
         }

@@ -1,9 +1,16 @@
 package org.evensheen.core.planning;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.stream.IntStream;
 import org.evensheen.core.planning.Protocol.Chemicals;
 import org.evensheen.core.planning.Protocol.Scheme;
+import org.evensheen.core.study.Dosing;
+import org.evensheen.core.study.Section;
 
 /**
  * What a scheme of chemicals can show with the sections there are.
@@ -70,6 +77,30 @@ public record ChemicalProof(String can, String cannot, double sectionsPerChemica
             case SPLIT -> round == 0 ? nth % chemicals : -1;
             case ROTATED -> (nth + round) % chemicals;
         };
+    }
+
+    /**
+     * Which chemical goes on which sections in a round: the first, second … of each contender's sections, in their order.
+     *
+     * @param sections all of the study's
+     */
+    public static Dosing given(Chemicals wear, List<Section> sections, int round) {
+        int n = wear.chemicals().size();
+        if (wear.scheme() == Scheme.STACKED) {
+            return new Dosing(
+                    List.of(new Dosing.Given(wear.chemicals().get(round % n).name(), Set.of())));
+        }
+        Map<Integer, Integer> nth = new HashMap<>();
+        Map<Integer, Set<String>> codes = new TreeMap<>();
+        for (Section section : sections) {
+            int chemical = given(wear.scheme(), n, nth.merge(section.contender(), 1, Integer::sum) - 1, round);
+            if (chemical >= 0) {
+                codes.computeIfAbsent(chemical, c -> new TreeSet<>()).add(section.code());
+            }
+        }
+        return new Dosing(codes.entrySet().stream()
+                .map(e -> new Dosing.Given(wear.chemicals().get(e.getKey()).name(), e.getValue()))
+                .toList());
     }
 
     /** Rounds of doses. */

@@ -21,6 +21,7 @@ import org.evensheen.core.study.StudyRecord;
  * @param overTime shares averaged over the whole time, compared; empty with fewer than two products
  * @param over exposure over which they were averaged: the longest that all sections share
  * @param promises one a promise of a label, by contender
+ * @param byChemical what each chemical took by itself
  */
 public record Wear(
         Measure measure,
@@ -33,7 +34,8 @@ public record Wear(
         OptionalDouble logRank,
         Optional<Compared> overTime,
         double over,
-        List<Promise> promises) {
+        List<Promise> promises,
+        ByChemical byChemical) {
 
     /** Raised whenever the same readings could give other facts. */
     public static final int METHOD = 1;
@@ -82,7 +84,8 @@ public record Wear(
                 Survival.logRankP(lives),
                 Compared.of(means),
                 over,
-                promises(study, axis, curves, fit, fitted, labels));
+                promises(study, axis, curves, fit, fitted, labels),
+                ByChemical.of(study, curves));
     }
 
     private static List<Promise> promises(
