@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.page.Missing;
 import org.evensheen.app.sidebyside.LookStore;
+import org.evensheen.app.studies.Upkeeps;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -26,11 +27,13 @@ class CalendarController {
 
     private final DatedStore dated;
     private final LookStore looks;
+    private final Upkeeps upkeeps;
     private final Clock clock;
 
-    CalendarController(DatedStore dated, LookStore looks, Clock clock) {
+    CalendarController(DatedStore dated, LookStore looks, Upkeeps upkeeps, Clock clock) {
         this.dated = dated;
         this.looks = looks;
+        this.upkeeps = upkeeps;
         this.clock = clock;
     }
 
@@ -71,6 +74,7 @@ class CalendarController {
                 .body(CalendarFile.of(
                         dated.between(from, to, study),
                         study.isPresent() ? List.of() : looks(from, to),
+                        upkeeps.standing(study),
                         address(request),
                         clock.instant()));
     }

@@ -11,8 +11,10 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Date;
 import java.util.List;
+import java.util.Optional;
 import org.evensheen.app.calendar.DatedStore.Dated;
 import org.evensheen.app.sidebyside.LookStore;
+import org.evensheen.app.studies.Upkeeps;
 
 /** The calendar as an iCalendar file (RFC 5545): whole-day events, and looks by the minute, whose UIDs stay the same from fetch to fetch. */
 final class CalendarFile {
@@ -20,7 +22,8 @@ final class CalendarFile {
 
     private CalendarFile() {}
 
-    static String of(List<Dated> works, List<LookStore.Due> looks, String address, Instant now) {
+    static String of(
+            List<Dated> works, List<LookStore.Due> looks, List<Upkeeps.Standing> upkeeps, String address, Instant now) {
         ICalendar calendar = new ICalendar();
         calendar.setVersion(ICalVersion.V2_0);
         calendar.setProductId(new ProductId("-//Even Sheen//Calendar//EN"));
@@ -53,7 +56,28 @@ final class CalendarFile {
             event.setDescription(address + look.address());
             calendar.addEvent(event);
         }
+        upkeeps.forEach(u -> upkeep(u, address, now).ifPresent(calendar::addEvent));
         return Biweekly.write(calendar).go();
+    }
+
+    /** Upkeep on its day; one that is overdue stays on the day it fell due. */
+    private static Optional<VEvent> upkeep(Upkeeps.Standing u, String address, Instant now) {
+        return u.on().map(on -> {
+            VEvent event = new VEvent();
+            event.setUid("upkeep-%d-%d-%d@even-sheen"
+                    .formatted(
+                            u.study().id(),
+                            u.due().contender().number(),
+                            u.due().last()));
+            event.setDateTimeStamp(Date.from(now));
+            event.setDateStart(day(on), false);
+            event.setDateEnd(day(on.plusDays(1)), false);
+            event.setSummary("Upkeep: %s · %s".formatted(u.what(), u.study().question()));
+            event.setLocation(u.study().bed().name());
+            event.setDescription("On %s; it is part of how that is used.\n%s/studies/%d/life"
+                    .formatted(u.due().contender().name(), address, u.study().id()));
+            return event;
+        });
     }
 
     /** A day without a time; the library takes the machine's own zone for dates, so that is given. */

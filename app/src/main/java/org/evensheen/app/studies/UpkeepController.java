@@ -25,13 +25,13 @@ import org.springframework.web.bind.annotation.RequestParam;
 class UpkeepController {
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
 
-    private final RegimeStore regimes;
+    private final Upkeeps upkeeps;
     private final StudyStore studies;
     private final ApplicationStore applications;
     private final Clock clock;
 
-    UpkeepController(RegimeStore regimes, StudyStore studies, ApplicationStore applications, Clock clock) {
-        this.regimes = regimes;
+    UpkeepController(Upkeeps upkeeps, StudyStore studies, ApplicationStore applications, Clock clock) {
+        this.upkeeps = upkeeps;
         this.studies = studies;
         this.applications = applications;
         this.clock = clock;
@@ -47,31 +47,30 @@ class UpkeepController {
     @GetMapping("/upkeep")
     String upkeep(Model model) {
         List<Line> lines = new ArrayList<>();
-        for (long id : regimes.open()) {
-            Study study = studies.load(id);
-            int today = study.dayOf(clock);
-            Upkeep.of(study.record(), today).forEach(d -> lines.add(line(study, d, today)));
-        }
+        upkeeps.standing(Optional.empty()).forEach(s -> lines.add(line(s)));
         model.addAttribute("lines", lines);
         return "studies/upkeep";
     }
 
-    private static Line line(Study study, Upkeep.Due d, int today) {
+    private static Line line(Upkeeps.Standing s) {
+        Study study = s.study();
+        Upkeep.Due d = s.due();
+        int today = s.today();
         Axis axis = d.upkeep().axis();
         String gone = axis == Axis.WASHES
                 ? Figures.count(Math.round(d.gone()), "wash since", "washes since")
                 : Figures.count((long) Math.floor(d.gone()), "week since", "weeks since");
         String due = d.now(today)
                 ? "due now"
-                : d.on().isPresent()
-                        ? "due " + study.dateOf(d.on().getAsInt()).format(DATE)
+                : s.on().isPresent()
+                        ? "due " + s.on().get().format(DATE)
                         : "due after "
                                 + Figures.count(d.upkeep().every() - Math.round(d.gone()), "wash more", "washes more");
         return new Line(
                 study.id(),
                 d.contender().number(),
                 d.contender().name(),
-                d.upkeep().with().isEmpty() ? "the same again" : d.upkeep().with(),
+                s.what(),
                 "last on %s, %s".formatted(study.dateOf(d.last()).format(DATE), gone),
                 due,
                 d.now(today),

@@ -54,7 +54,8 @@ class CalendarTest {
     void daysStayDaysAcrossALeapDayAndAClockChange() {
         List<Dated> works = List.of(
                 dated(LocalDate.of(2028, 2, 29)), dated(LocalDate.of(2027, 3, 28)), dated(LocalDate.of(2027, 10, 31)));
-        String file = CalendarFile.of(works, List.of(), "http://127.0.0.1:8180", Instant.parse("2026-11-25T10:00:00Z"));
+        String file = CalendarFile.of(
+                works, List.of(), List.of(), "http://127.0.0.1:8180", Instant.parse("2026-11-25T10:00:00Z"));
         assertThat(file)
                 .contains("DTSTART;VALUE=DATE:20280229", "DTEND;VALUE=DATE:20280301")
                 .contains("DTSTART;VALUE=DATE:20270328", "DTEND;VALUE=DATE:20270329")

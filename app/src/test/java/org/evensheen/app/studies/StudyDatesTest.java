@@ -5,13 +5,16 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.net.http.HttpResponse;
 import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SamplePlan;
 import org.evensheen.app.live.Web;
+import org.evensheen.core.planning.Calendar;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -129,6 +132,7 @@ class StudyDatesTest {
         Map<String, String> typed = SamplePlan.fair();
         typed.remove("blind");
         typed.put("firstDay", LocalDate.now().minusDays(3).toString());
+        typed.put("washEvery", "10");
         typed.put("what1", "regime");
         typed.put("way1", "Gannet Spray Wax every second wash");
         typed.remove("name2");
@@ -161,9 +165,24 @@ class StudyDatesTest {
         assertThat(Web.post(to, done).statusCode()).isEqualTo(302);
         assertThat(Web.post(to, done).statusCode()).isEqualTo(302);
         assertThat(load(study.id()).record().applications()).hasSize(1);
+        int second = load(study.id()).works().stream()
+                .filter(w -> w.kind() == Calendar.Kind.WASH || w.kind() == Calendar.Kind.VISIT)
+                .mapToInt(Calendar.Work::day)
+                .filter(day -> day > 3)
+                .sorted()
+                .skip(1)
+                .findFirst()
+                .orElseThrow();
+        LocalDate due = study.dateOf(second);
         assertThat(Web.get("/upkeep").body())
-                .contains("0 washes since", "due after 2 washes more")
+                .as("by the washes that are planned")
+                .contains(
+                        "0 washes since", "due " + due.format(DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH)))
                 .doesNotContain(to);
+        assertThat(Web.get("/studies/" + study.id() + "/calendar.ics").body())
+                .contains("UID:upkeep-%d-%d-3@even-sheen".formatted(study.id(), number))
+                .containsPattern("DTSTART;VALUE=DATE:" + due.format(DateTimeFormatter.BASIC_ISO_DATE)
+                        + "\\R(?:.*\\R)*?SUMMARY:Upkeep: Gannet Spray Wax");
         assertThat(Web.send(
                                 to,
                                 Map.of(
