@@ -54,6 +54,7 @@ record Design(
         SECTION("section", "sections of a bed"),
         SIDE("side", "sides of vehicles"),
         WHEEL("wheel", "wheels"),
+        AREA("area", "areas of a whole vehicle"),
         ITEM("item", "mitts, sponges or towels");
 
         private final String code;

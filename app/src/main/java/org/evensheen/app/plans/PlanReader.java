@@ -28,6 +28,8 @@ import org.evensheen.core.layout.Balance;
 import org.evensheen.core.layout.BedShape;
 import org.evensheen.core.layout.Layout;
 import org.evensheen.core.layout.Outline;
+import org.evensheen.core.layout.Places;
+import org.evensheen.core.layout.Zone;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
 import org.evensheen.core.planning.Calendar;
@@ -97,8 +99,11 @@ final class PlanReader {
         Unit unit = Unit.ofCode(fields.in("unit"));
         List<Entrant> entrants = entrants();
         int products = entrants.size() - 1;
-        int each = fields.whole("each", "number of sections", "each", 1, 12, 2);
-        int bare = fields.whole("bare", "number of bare sections", "bare", 0, 12, Math.max(2, each));
+        int wanted = fields.whole("each", "number of sections", "each", 1, 12, 2);
+        // An area of a vehicle is a block: everything lies on each of them, bare too if it is there.
+        int each = unit == Unit.AREA ? Math.min(wanted, Places.areas().size()) : wanted;
+        int left = fields.whole("bare", "number of bare sections", "bare", 0, 12, Math.max(2, each));
+        int bare = unit == Unit.AREA && left > 0 ? each : left;
         List<Integer> counts = new ArrayList<>(Collections.nCopies(products, each));
         counts.add(bare);
         Optional<Bed> bed = unit == Unit.SECTION
@@ -107,7 +112,9 @@ final class PlanReader {
                         .findFirst()
                 : made(unit, counts);
         long seed = (long) fields.number("seed", "seed", "", 0, 1e15, 1);
-        Optional<Layout> layout = products < 1 ? Optional.empty() : bed.flatMap(b -> layout(b, unit, counts, seed));
+        Optional<Layout> layout = products < 1
+                ? Optional.empty()
+                : bed.flatMap(b -> layout(b, unit, counts, seed)).map(l -> unit == Unit.AREA ? named(l) : l);
         Protocol protocol = new ProtocolReader(fields, byName).read(entrants);
         LocalDate firstDay = fields.day("firstDay", known.today());
         Calendar calendar = Calendar.of(protocol, entrants, each, moves());
@@ -234,14 +241,50 @@ final class PlanReader {
             return Optional.empty();
         }
         String name = fields.text("where", 80);
-        return Optional.of(Bed.plain(
+        Bed bed = Bed.plain(
                 name.isEmpty()
                         ? Character.toUpperCase(unit.label().charAt(0))
                                 + unit.label().substring(1)
                         : name,
                 unit == Unit.SIDE ? Bed.Kind.HALF : unit == Unit.WHEEL ? Bed.Kind.WHEEL : Bed.Kind.OTHER,
                 across * CELL_WIDTH + (across + 1) * Layout.GAP,
-                down * CELL_HEIGHT + (down + 1) * Layout.GAP));
+                down * CELL_HEIGHT + (down + 1) * Layout.GAP);
+        return Optional.of(unit == Unit.AREA ? inAreas(bed, down) : bed);
+    }
+
+    /** The same with its areas as zones, a line of places each. */
+    private static Bed inAreas(Bed bed, int down) {
+        List<Zone> zones = new ArrayList<>();
+        for (int i = 0; i < Math.min(down, Places.areas().size()); i++) {
+            Places.Area area = Places.areas().get(i);
+            double top = Layout.GAP + i * (CELL_HEIGHT + Layout.GAP);
+            area.kind().ifPresent(kind -> zones.add(new Zone(kind, area.name(), 0, top, bed.widthMm(), CELL_HEIGHT)));
+        }
+        return new Bed(
+                bed.id(),
+                bed.name(),
+                bed.vehicle(),
+                bed.kind(),
+                new BedShape(bed.shape().outline(), bed.shape().trims(), zones),
+                bed.traits());
+    }
+
+    /** Sections of a whole vehicle by their areas' names. */
+    private static Layout named(Layout layout) {
+        List<Double> lines =
+                layout.sections().stream().map(Section::yMm).distinct().sorted().toList();
+        List<Section> sections = layout.sections().stream()
+                .map(s -> {
+                    List<Double> across = layout.sections().stream()
+                            .filter(o -> o.yMm() == s.yMm())
+                            .map(Section::xMm)
+                            .sorted()
+                            .toList();
+                    String area = Places.areas().get(lines.indexOf(s.yMm())).name();
+                    return s.named(Places.part(area, across.indexOf(s.xMm()), across.size()));
+                })
+                .toList();
+        return new Layout(sections, layout.spare(), layout.gapMm());
     }
 
     private Optional<Layout> layout(Bed bed, Unit unit, List<Integer> counts, long seed) {

@@ -203,6 +203,36 @@ class PlanTest {
         assertThat(begun.record().contenders()).as("no bare, no bare contender").hasSize(3);
     }
 
+    /** On a whole vehicle an area is a block, everything lies on each of them, and low ones are told from the rest. */
+    @Test
+    void aWholeVehicleIsPlannedByItsAreas() {
+        Map<String, String> typed = SamplePlan.fair();
+        typed.putAll(Map.of(
+                "unit", "area", "where", "Heron, all of it", "each", "9", "bare", "1", "pull", "0", "grade", "2"));
+        typed.remove("name2");
+        typed.remove("blind");
+        Study begun = study(SamplePlan.begin(SamplePlan.make(typed)));
+        assertThat(begun.record().sections()).hasSize(18);
+        assertThat(begun.record().sections())
+                .extracting(s -> s.name().replaceAll(",.*", ""))
+                .containsOnly("roof", "bonnet", "upper flank", "below the waist", "rear", "wheels");
+        assertThat(begun.record().sections())
+                .extracting(s -> s.name().replaceAll(".*, ", ""))
+                .containsOnly("left", "middle", "right");
+        assertThat(begun.record().sections().stream()
+                        .collect(Collectors.groupingBy(s -> s.row()))
+                        .values())
+                .hasSize(6)
+                .allSatisfy(row -> {
+                    assertThat(row).extracting(s -> s.contender()).containsExactlyInAnyOrder(0, 1, 2);
+                    assertThat(row)
+                            .extracting(s -> s.name().replaceAll(",.*", ""))
+                            .containsOnly(row.get(0).name().replaceAll(",.*", ""));
+                });
+        assertThat(begun.bed().shape().zones()).hasSize(5);
+        assertThat(Web.get("/studies/" + begun.id()).body()).contains("below the waist");
+    }
+
     @Test
     void aChemicalNotForPaintIsForABoardOnlyAndItsCautionIsReadFirst() {
         Map<String, String> typed = SamplePlan.fair();

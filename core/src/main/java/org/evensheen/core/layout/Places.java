@@ -3,6 +3,7 @@ package org.evensheen.core.layout;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import java.util.stream.IntStream;
 import org.evensheen.core.study.Section;
@@ -21,9 +22,38 @@ public enum Places {
     PANES("panes", List.of("left pane", "right pane", "windscreen", "rear window")),
     TYRE_PARTS("parts of a tyre", List.of("upper third", "front third", "rear third")),
     SEAT_HALVES("halves of a seat", List.of("left of the seat", "right of the seat")),
-    VEHICLE("areas of the vehicle", List.of("roof", "bonnet", "upper flank", "below the waist", "rear", "wheels")),
+    VEHICLE("areas of the vehicle", areas().stream().map(Area::name).toList()),
     JARS("jars", List.of("jar")),
     ITEMS("items", List.of("item"));
+
+    /**
+     * How an area of a vehicle lives.
+     *
+     * @param kind empty if like the rest of it
+     */
+    public record Area(String name, Optional<Zone.Kind> kind) {}
+
+    /** Areas of a whole vehicle, from the top down: low ones foul first, the bonnet is warm, the roof lies in the sun. */
+    public static List<Area> areas() {
+        return List.of(
+                new Area("roof", Optional.of(Zone.Kind.SUN)),
+                new Area("bonnet", Optional.of(Zone.Kind.HEAT)),
+                new Area("upper flank", Optional.empty()),
+                new Area("below the waist", Optional.of(Zone.Kind.LOW)),
+                new Area("rear", Optional.of(Zone.Kind.LOW)),
+                new Area("wheels", Optional.of(Zone.Kind.LOW)));
+    }
+
+    /** What a part of an area is called: left, middle, right, or by its number. */
+    public static String part(String area, int nth, int of) {
+        List<String> words = switch (of) {
+            case 1 -> List.of("");
+            case 2 -> List.of(", left", ", right");
+            case 3 -> List.of(", left", ", middle", ", right");
+            default -> List.of();
+        };
+        return area + (words.isEmpty() ? ", part " + (nth + 1) : words.get(nth));
+    }
 
     /** Most places of one comparison. */
     public static final int MOST = 40;

@@ -41,6 +41,11 @@ public record Section(
         this(code, contender, row, xMm, yMm, widthMm, heightMm, byHand, "");
     }
 
+    /** The same place, called by a name instead of being taped. */
+    public Section named(String called) {
+        return new Section(code, contender, row, xMm, yMm, widthMm, heightMm, byHand, called);
+    }
+
     /** Area of a taped section; not a number for a place on a sketch, which has none. */
     public double areaSquareMetres() {
         return name.isEmpty() ? widthMm * heightMm / 1e6 : Double.NaN;
