@@ -17,25 +17,46 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** Rehearses a plan: supposes a truth, and shows what the study would make of it. */
 @Controller
 class RehearsalController {
+    private static final String CLOSED =
+            "This plan has become a study whose key is closed. The study has its own pages.";
+
     private final PlanStore plans;
     private final Planner planner;
     private final EarlierStore earlier;
     private final RehearsalStore store;
     private final Rehearsals rehearsals;
+    private final SettlingPage settling;
 
     RehearsalController(
-            PlanStore plans, Planner planner, EarlierStore earlier, RehearsalStore store, Rehearsals rehearsals) {
+            PlanStore plans,
+            Planner planner,
+            EarlierStore earlier,
+            RehearsalStore store,
+            Rehearsals rehearsals,
+            SettlingPage settling) {
         this.plans = plans;
         this.planner = planner;
         this.earlier = earlier;
         this.store = store;
         this.rehearsals = rehearsals;
+        this.settling = settling;
     }
 
     @GetMapping("/plans/{id}/rehearsal")
     String show(@PathVariable long id, Model model) {
         model.addAttribute("page", supposing(plans.load(id)).page());
         return "plans/rehearsal :: rehearsal";
+    }
+
+    /** How many visits it takes until promises of labels are settled. */
+    @GetMapping("/plans/{id}/settling")
+    String settling(@PathVariable long id, Model model) {
+        PlanStore.Version version = plans.load(id);
+        if (planner.closed(version)) {
+            throw new Refused(CLOSED);
+        }
+        model.addAttribute("lines", settling.of(planner.work(version.typed()).design()));
+        return "plans/rehearsal :: settling";
     }
 
     /** How far a running rehearsal is. */
@@ -75,7 +96,7 @@ class RehearsalController {
 
     private RehearsalPage.Supposing supposing(PlanStore.Version version) {
         if (planner.closed(version)) {
-            throw new Refused("This plan has become a study whose key is closed. The study has its own pages.");
+            throw new Refused(CLOSED);
         }
         Design design = planner.work(version.typed()).design();
         List<String> names = design.entrants().stream()

@@ -9,6 +9,7 @@ import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SamplePlan;
 import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
+import org.evensheen.core.wear.Settling;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -38,6 +39,28 @@ class RehearsalRunTest {
                         "called different", "One more section each", "One more repeat", "Three more weeks", "polyline");
         SamplePlan.change(plan, 3, "lay-out", Map.of("each", "3"));
         assertThat(Web.get("/plans/" + plan + "/rehearsal").body()).contains("The plan has changed since");
+    }
+
+    /** When a promise is settled, by the plan's own visits. */
+    @Test
+    void aRehearsalSaysHowManyVisitsSettleAPromise() {
+        String name = org.evensheen.app.live.SampleProduct.name("Ten Week Wax");
+        org.evensheen.app.live.SampleProduct.make(name, "wax", "4 mL per section; lasts 10 weeks; for paint", 500);
+        Map<String, String> typed = SamplePlan.fair();
+        typed.putAll(Map.of("name1", name, "each", "5", "size", "120 × 100", "every", "14", "visits", "3"));
+        long plan = SamplePlan.make(typed);
+        Settling settling = Settling.rehearse(5, 2, 8, 10, 1);
+        int shorter = settling.fallsShortBy().orElseThrow();
+        int longer = settling.holdsUpBy().orElseThrow();
+        assertThat(longer).isGreaterThanOrEqualTo(5);
+        assertThat(Web.get("/plans/" + plan + "/settling").body())
+                .contains(name, "lasts 10 weeks")
+                .contains("If it lasts half as long, that is settled by visit %d, week %d"
+                        .formatted(shorter, 2 * shorter))
+                .contains("If it lasts half as long again, by visit %d, week %d, %d visits more than this plan has."
+                        .formatted(longer, 2 * longer, longer - 3));
+        SamplePlan.change(plan, 2, "protocol", Map.of("wear", "washes"));
+        assertThat(Web.get("/plans/" + plan + "/settling").body()).contains("the study does not go by weeks");
     }
 
     @Test
