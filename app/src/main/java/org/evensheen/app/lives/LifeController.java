@@ -4,9 +4,11 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Missing;
 import org.evensheen.app.page.Units;
 import org.evensheen.app.studies.Selection;
@@ -20,6 +22,7 @@ import org.evensheen.core.units.UnitSystem;
 import org.evensheen.core.wear.Axis;
 import org.evensheen.core.wear.Curves;
 import org.evensheen.core.wear.Exposure;
+import org.evensheen.core.wear.Wear;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -35,14 +38,16 @@ class LifeController {
     private final StudyStore studies;
     private final Living living;
     private final StudyScreen screen;
+    private final LifeOutcomeStore outcomes;
     private final Clock clock;
     private final Cache<Look, Told> drawn =
             Caffeine.newBuilder().maximumSize(100).build();
 
-    LifeController(StudyStore studies, Living living, StudyScreen screen, Clock clock) {
+    LifeController(StudyStore studies, Living living, StudyScreen screen, LifeOutcomeStore outcomes, Clock clock) {
         this.studies = studies;
         this.living = living;
         this.screen = screen;
+        this.outcomes = outcomes;
         this.clock = clock;
     }
 
@@ -69,8 +74,10 @@ class LifeController {
     }
 
     private Told told(Asked asked, LocalDate today) {
-        LifePage page =
-                LifePage.of(asked.study, today, living.of(asked.study, asked.measure, asked.axis, asked.until()));
+        Wear wear = living.of(asked.study, asked.measure, asked.axis, asked.until());
+        LifePage page = LifePage.of(asked.study, today, wear);
+        LifePage filed = Units.in(UnitSystem.METRIC, () -> LifePage.of(asked.study, today, wear));
+        outcomes.keep(asked.study, LifeDocument.of(asked.study, wear), filed.first() + " " + filed.rest());
         return new Told(
                 page,
                 screen.tape(asked.study, asked.selection, page.here()),
@@ -103,6 +110,52 @@ class LifeController {
         model.addAttribute("tape", told.tape());
         model.addAttribute("panel", told.panel());
         return part.isPresent() ? "lives/life :: work" : "lives/life";
+    }
+
+    /** A life in the list of those that were told. */
+    record Line(String address, String sentence, String what, String on) {}
+
+    /** Lives as they were told, whatever was read or reckoned otherwise since. */
+    @GetMapping("/studies/{id}/lives")
+    String kept(@PathVariable long id, Model model) {
+        Study study = studies.load(id);
+        model.addAttribute("study", study);
+        model.addAttribute("closed", study.judgedByCode());
+        model.addAttribute(
+                "lines",
+                study.judgedByCode()
+                        ? List.of()
+                        : outcomes.of(id).stream()
+                                .map(k -> new Line(
+                                        "/studies/%d/lives/%d.json".formatted(id, k.id()),
+                                        k.sentence(),
+                                        "By %s, counted in %s, until day %d. Method %d."
+                                                .formatted(
+                                                        Measures.ofCode(k.measure())
+                                                                .map(m -> m.words()
+                                                                        .at())
+                                                                .orElse(k.measure()),
+                                                        k.axis(),
+                                                        k.day(),
+                                                        k.method()),
+                                        Figures.moment(k.on(), clock.getZone())))
+                                .toList());
+        return "lives/kept";
+    }
+
+    /** The document of a life as it was told. */
+    @GetMapping("/studies/{id}/lives/{outcome}.json")
+    ResponseEntity<String> kept(@PathVariable long id, @PathVariable long outcome) {
+        if (studies.load(id).judgedByCode()) {
+            throw none();
+        }
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_JSON)
+                .body(outcomes.document(id, outcome).orElseThrow(LifeController::none));
+    }
+
+    private static Missing none() {
+        return new Missing("There is no such life of this study. The list of its lives has them all.");
     }
 
     @GetMapping("/studies/{id}/life.json")

@@ -27,6 +27,7 @@ import org.evensheen.core.wear.Curves;
 import org.evensheen.core.wear.Fitted;
 import org.evensheen.core.wear.Life;
 import org.evensheen.core.wear.Lives;
+import org.evensheen.core.wear.MethodChange;
 import org.evensheen.core.wear.Outlay;
 import org.evensheen.core.wear.Promise;
 import org.evensheen.core.wear.Showed;
@@ -139,9 +140,12 @@ record LifePage(
                     "Day %d".formatted(wear.until()),
                     OutcomeWords.showed(study, wear.measure(), showed),
                     LifeWords.byChemical(wear.byChemical()),
-                    Stream.concat(
+                    Stream.of(
                                     wear.curves().found().stream().map(LifeWords::odd),
-                                    LifeWords.uneven(study, wear).stream())
+                                    LifeWords.uneven(study, wear).stream(),
+                                    MethodChange.between(study.record(), wear.measure(), wear.until()).stream()
+                                            .map(c -> LifeWords.otherwise(c, wear.until())))
+                            .flatMap(s -> s)
                             .toList(),
                     gone(),
                     wear.logRank().isPresent() ? Figures.p(wear.logRank().getAsDouble()) : "",

@@ -18,6 +18,7 @@ import org.evensheen.core.wear.ByChemical;
 import org.evensheen.core.wear.Curves.Oddity;
 import org.evensheen.core.wear.Fitted;
 import org.evensheen.core.wear.Lives;
+import org.evensheen.core.wear.MethodChange;
 import org.evensheen.core.wear.Promise;
 import org.evensheen.core.wear.Wear;
 
@@ -241,6 +242,19 @@ final class LifeWords {
             case APPLIED_UNKNOWN -> "Nothing says when it went on; the day of the first readings is taken.";
             case EXPOSURE_UNKNOWN ->
                 "The odometer was not read around every visit, or ran backwards; those visits were left out.";
+        };
+    }
+
+    /** What was done otherwise at a visit than at first. */
+    static String otherwise(MethodChange change, int day) {
+        return switch (change.kind()) {
+            case OBSERVERS ->
+                "First readings were taken by %s, those of day %d by %s: part of a difference may be the hand."
+                        .formatted(change.first(), day, change.later());
+            case REPEATS ->
+                "First readings had %s repeats on a section, day %d has %s."
+                        .formatted(change.first(), day, change.later());
+            case SECTIONS -> "Read first, but not on day %d: %s.".formatted(day, change.later());
         };
     }
 

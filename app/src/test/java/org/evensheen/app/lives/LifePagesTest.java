@@ -148,6 +148,29 @@ class LifePagesTest {
                         .count());
     }
 
+    /** What was told is kept as it was, once, and who read otherwise is said. */
+    @Test
+    void aLifeIsKeptAsItWasTold() {
+        Study study = SampleStudy.read();
+        String address = "/studies/" + study.id();
+        assertThat(Web.get(address + "/lives").body()).contains("None yet.");
+        String first = Web.get(address + "/life").body();
+        Web.get(address + "/life");
+        String list = Web.get(address + "/lives").body();
+        assertThat(list.split("/lives/\\d+.json", -1)).as("kept once").hasSize(2);
+        assertThat(list).contains("By slickness, counted in weeks, until day 8. Method 1.", "Too early to say");
+        String document = list.replaceAll("(?s).*(/studies/\\d+/lives/\\d+.json).*", "$1");
+        assertThat(json(document).get("curves"))
+                .isEqualTo(json(address + "/life.json").get("curves"));
+        assertThat(Web.get(address + "/lives/999999.json").statusCode()).isEqualTo(404);
+        assertThat(first).doesNotContain("part of a difference may be the hand");
+        Study closed = SampleStudy.closed();
+        Web.get("/studies/" + closed.id() + "/life");
+        assertThat(Web.get("/studies/" + closed.id() + "/lives").body())
+                .contains("judged by code")
+                .doesNotContain(".json");
+    }
+
     private static Map<String, String> mark(String note) {
         return Map.of(
                 "day",

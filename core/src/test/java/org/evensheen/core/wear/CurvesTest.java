@@ -405,4 +405,25 @@ class CurvesTest {
                 .toList();
         assertThat(kept).contains("pull", "drop", "grade").doesNotContain("foam", "glide");
     }
+
+    @Test
+    void whatWasDoneOtherwiseAtALaterVisitIsSaid() {
+        pull("A1", 1, Stage.FRESH, 8, 8.2);
+        pull("B1", 1, Stage.FRESH, 18, 18.2);
+        pull("A1", 28, Stage.REWETTED, 12, 12.2);
+        assertThat(MethodChange.between(study(), Measures.PULL, 28))
+                .containsExactly(new MethodChange(MethodChange.Kind.SECTIONS, "A1, B1", "B1"));
+        pull("B1", 28, Stage.REWETTED, 18, 18.4);
+        assertThat(MethodChange.between(study(), Measures.PULL, 28)).isEmpty();
+        for (String s : List.of("A1", "B1")) {
+            readings.add(new Reading(s, new Occasion(56, Stage.REWETTED), 1, Measures.PULL.of(17), "Tern"));
+        }
+        assertThat(MethodChange.between(study(), Measures.PULL, 56))
+                .containsExactly(new MethodChange(MethodChange.Kind.REPEATS, "2", "1"));
+        readings.replaceAll(
+                r -> r.observer().isEmpty() ? new Reading(r.section(), r.at(), r.repeat(), r.seen(), "Wren") : r);
+        assertThat(MethodChange.between(study(), Measures.PULL, 56))
+                .contains(new MethodChange(MethodChange.Kind.OBSERVERS, "Wren", "Tern"));
+        assertThat(MethodChange.between(study(), Measures.PULL, 99)).isEmpty();
+    }
 }
