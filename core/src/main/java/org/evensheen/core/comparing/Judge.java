@@ -66,21 +66,73 @@ public final class Judge {
         });
     }
 
+    /**
+     * What is true of each product, as far as it is known: for weighing it with other qualities. The same model as {@link #verdict}; empty without scatter, where not all can be compared,
+     * and for orders, which are no amounts.
+     */
+    public static Optional<Drawn> drawn(StudyRecord study, Measure measure, int day, Optional<HouseScatter> house) {
+        return measure.comparable() && measure.scale().linear()
+                ? study.judgedBy(day, measure).flatMap(at -> new Judge(study, measure, at, true).drawn(house))
+                : Optional.empty();
+    }
+
     /** The same verdict without the chances of places, which take ten thousand draws: for judging thousands of rehearsed studies. */
     static Optional<Verdict> places(StudyRecord study, Measure measure, int day) {
         return study.judgedBy(day, measure).map(at -> new Judge(study, measure, at, false).judge(Optional.empty()));
     }
 
-    private Verdict judge(Optional<HouseScatter> house) {
+    private Optional<Drawn> drawn(Optional<HouseScatter> house) {
         List<Entered> entered = entered();
-        List<BlockModel.Unit> units = entered.stream()
+        BlockModel own = BlockModel.fit(units(entered));
+        boolean scattered = scattered(own, entered);
+        if (!scattered && house.isEmpty()) {
+            return Optional.empty();
+        }
+        BlockModel model = scattered ? own : lent(entered, house.orElseThrow());
+        List<Contender> products = model.treatments().stream()
+                .map(n -> study.contenders().get(n))
+                .filter(c -> !c.isControl())
+                .toList();
+        if (products.size() < 2 || !together(products, groups(model))) {
+            return Optional.empty();
+        }
+        double sign = measure.moreIsBetter() ? 1 : -1;
+        double[] means =
+                products.stream().mapToDouble(c -> mean(model, c).value()).toArray();
+        double[][] draws =
+                PlaceChances.draws(means, covariance(model, products), model.variance(), model.freedom(), seed());
+        return Optional.of(new Drawn(
+                products.stream().map(Contender::number).toList(),
+                products.stream()
+                        .map(c -> new Estimate(
+                                sign * mean(model, c).value(), mean(model, c).standardError(), model.freedom()))
+                        .toList(),
+                bare(model).map(b -> sign * mean(model, b).value()),
+                Arrays.stream(draws)
+                        .map(row -> Arrays.stream(row).map(v -> sign * v).toArray())
+                        .toArray(double[][]::new)));
+    }
+
+    private static List<BlockModel.Unit> units(List<Entered> entered) {
+        return entered.stream()
                 .map(e -> new BlockModel.Unit(e.contender(), e.row(), e.turned()))
                 .toList();
-        BlockModel own = BlockModel.fit(units);
-        boolean scattered = own.freedom() > 0 && Math.sqrt(own.variance()) > NOISE * largest(entered);
+    }
+
+    private static boolean scattered(BlockModel own, List<Entered> entered) {
+        return own.freedom() > 0 && Math.sqrt(own.variance()) > NOISE * largest(entered);
+    }
+
+    private static BlockModel lent(List<Entered> entered, HouseScatter house) {
+        return BlockModel.fitBlocked(units(entered)).withScatter(house.variance(), house.freedom());
+    }
+
+    private Verdict judge(Optional<HouseScatter> house) {
+        List<Entered> entered = entered();
+        BlockModel own = BlockModel.fit(units(entered));
+        boolean scattered = scattered(own, entered);
         Optional<HouseScatter> lent = scattered ? Optional.empty() : house;
-        BlockModel model = lent.map(h -> BlockModel.fitBlocked(units).withScatter(h.variance(), h.freedom()))
-                .orElse(own);
+        BlockModel model = lent.map(h -> lent(entered, h)).orElse(own);
         Optional<Scatter> scatter = scattered || lent.isPresent()
                 ? Optional.of(new Scatter(
                         Math.sqrt(model.variance()),

@@ -47,6 +47,42 @@ final class PlaceChances {
         if (n == 1) {
             return new double[][] {{1}};
         }
+        double[][] counts = new double[n][n];
+        draw(means, unscaled, variance, freedom, seed, (draw, drawn) -> count(drawn, moreIsBetter, counts));
+        for (double[] row : counts) {
+            Arrays.setAll(row, k -> row[k] / DRAWS);
+        }
+        return counts;
+    }
+
+    /** What is done with a draw; the array is used again for the next. */
+    private interface Taken {
+        void take(int draw, double[] drawn);
+    }
+
+    /**
+     * The draws themselves: true means, one row a contender, around the average of the estimated ones. A shift that all have in common changes no place and is not drawn.
+     *
+     * @see #of
+     */
+    static double[][] draws(double[] means, RealMatrix unscaled, double variance, double freedom, long seed) {
+        double middle = Arrays.stream(means).average().orElse(0);
+        double[][] all = new double[means.length][DRAWS];
+        if (means.length == 1) {
+            Arrays.fill(all[0], means[0]);
+            return all;
+        }
+        draw(means, unscaled, variance, freedom, seed, (draw, drawn) -> {
+            for (int i = 0; i < drawn.length; i++) {
+                all[i][draw] = middle + drawn[i];
+            }
+        });
+        return all;
+    }
+
+    private static void draw(
+            double[] means, RealMatrix unscaled, double variance, double freedom, long seed, Taken taken) {
+        int n = means.length;
         RealMatrix basis = helmert(n);
         RealMatrix turned = basis.multiply(unscaled).multiplyTransposed(basis);
         EigenDecompositionSymmetric eigen =
@@ -57,7 +93,6 @@ final class PlaceChances {
         Cells cells = Cells.of(w, d, variance, freedom);
         Well19937a random = new Well19937a(seed);
         double[][] back = turn.getData();
-        double[][] counts = new double[n][n];
         double[] drawn = new double[n];
         for (int draw = 0; draw < DRAWS; draw++) {
             int cell = cells.at(random.nextDouble());
@@ -70,12 +105,8 @@ final class PlaceChances {
                     drawn[i] += back[k][i] * psi;
                 }
             }
-            count(drawn, moreIsBetter, counts);
+            taken.take(draw, drawn);
         }
-        for (double[] row : counts) {
-            Arrays.setAll(row, k -> row[k] / DRAWS);
-        }
-        return counts;
     }
 
     private static void count(double[] drawn, boolean moreIsBetter, double[][] counts) {

@@ -1,6 +1,9 @@
 package org.evensheen.core.measure;
 
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 
 /** What is seen and felt in an afternoon, side by side, as levels; with {@link AfternoonNumbers} all that is looked at there. */
@@ -249,6 +252,21 @@ final class Afternoon {
 
     static final List<Measure> MEASURES =
             Stream.concat(LEVELS.stream(), AfternoonNumbers.MEASURES.stream()).toList();
+
+    private static final Map<Quality, Set<String>> TELL_OF = Map.of(
+            Quality.CLEANING, Set.of("gone-rinsed", "gone", "taken", "release"),
+            Quality.FOAM, Set.of("suds", "cling"),
+            Quality.GLOSS, Set.of("look", "haze", "streaks", "smear"),
+            Quality.WATER, Set.of("clears", "spots"),
+            Quality.EASE, Set.of("rinsing", "minutes", "wipes", "faces", "sprays", "high-spots"));
+
+    /** What a level or a number of an afternoon tells of. */
+    static Optional<Quality> quality(String code) {
+        return TELL_OF.entrySet().stream()
+                .filter(e -> e.getValue().contains(code))
+                .map(Map.Entry::getKey)
+                .findFirst();
+    }
 
     private Afternoon() {}
 

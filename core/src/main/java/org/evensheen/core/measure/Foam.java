@@ -1,6 +1,7 @@
 package org.evensheen.core.measure;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import org.evensheen.core.foam.FoamCurve;
@@ -59,6 +60,11 @@ final class Foam extends Measure {
     @Override
     public int scoreDecimals() {
         return 1;
+    }
+
+    @Override
+    public Optional<Quality> quality() {
+        return Optional.of(Quality.FOAM);
     }
 
     @Override

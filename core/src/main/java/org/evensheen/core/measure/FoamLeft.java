@@ -1,6 +1,7 @@
 package org.evensheen.core.measure;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import org.evensheen.core.label.ProductKind;
@@ -55,6 +56,11 @@ final class FoamLeft extends Measure {
     @Override
     public int scoreDecimals() {
         return 2;
+    }
+
+    @Override
+    public Optional<Quality> quality() {
+        return Optional.of(Quality.FOAM);
     }
 
     @Override

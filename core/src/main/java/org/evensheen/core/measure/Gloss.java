@@ -54,6 +54,11 @@ final class Gloss extends Measure {
     }
 
     @Override
+    public Optional<Quality> quality() {
+        return Optional.of(Quality.GLOSS);
+    }
+
+    @Override
     public boolean moreIsBetter() {
         return true;
     }

@@ -58,6 +58,11 @@ final class LeftBehind extends Measure {
     }
 
     @Override
+    public Optional<Quality> quality() {
+        return Optional.of(Quality.WATER);
+    }
+
+    @Override
     public boolean moreIsBetter() {
         return false;
     }

@@ -1,6 +1,7 @@
 package org.evensheen.core.measure;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.IntStream;
@@ -91,6 +92,11 @@ public final class Level extends Measure {
     @Override
     public int scoreDecimals() {
         return 1;
+    }
+
+    @Override
+    public Optional<Quality> quality() {
+        return Afternoon.quality(code);
     }
 
     @Override

@@ -56,6 +56,11 @@ public abstract class Measure {
         return false;
     }
 
+    /** What it tells a reader of; empty for what is only noted. */
+    public Optional<Quality> quality() {
+        return Optional.empty();
+    }
+
     /** Whether it is set against bare paint; what stands in a jar has no such zero. */
     public boolean needsBare() {
         return true;

@@ -71,6 +71,11 @@ public final class Plain extends Measure {
     }
 
     @Override
+    public Optional<Quality> quality() {
+        return Afternoon.quality(code);
+    }
+
+    @Override
     public boolean moreIsBetter() {
         return more;
     }

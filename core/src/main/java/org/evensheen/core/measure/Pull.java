@@ -52,6 +52,11 @@ final class Pull extends Measure {
     }
 
     @Override
+    public Optional<Quality> quality() {
+        return Optional.of(Quality.SLICKNESS);
+    }
+
+    @Override
     public boolean moreIsBetter() {
         return false;
     }

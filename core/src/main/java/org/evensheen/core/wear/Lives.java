@@ -368,7 +368,10 @@ public final class Lives {
         return goesOn;
     }
 
-    private double[][] draws(long seed) {
+    /**
+     * Median lives as they may be, on the log scale: one row a product in the order of {@link #products()}, {@value #DRAWS} draws.
+     */
+    public double[][] draws(long seed) {
         Well19937a random = new Well19937a(seed);
         double[][] drawn = new double[products.size()][DRAWS];
         double[] sums = weight.clone();

@@ -1,0 +1,14 @@
+package org.evensheen.core.comparing;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What is true of each product on one measure, as far as it is known, more being better, on the scale that is compared.
+ *
+ * @param products numbers of contenders
+ * @param means in that order
+ * @param bare mean on bare sections; empty without
+ * @param draws true means in that order, pulled together as far as the products of the study are alike
+ */
+public record Drawn(List<Integer> products, List<Estimate> means, Optional<Double> bare, double[][] draws) {}
