@@ -14,7 +14,7 @@ import org.springframework.stereotype.Component;
 
 /** How long products last, worked out once for a revision of a study and what its labels say; neither can change behind it. */
 @Component
-class Living {
+public class Living {
     private final Cache<Case, Wear> known =
             Caffeine.newBuilder().maximumSize(200).build();
 
@@ -27,7 +27,8 @@ class Living {
             int until,
             Map<Integer, Label> labels) {}
 
-    Wear of(Study study, Measure measure, Axis axis, int until) {
+    /** Until a day. */
+    public Wear of(Study study, Measure measure, Axis axis, int until) {
         Map<Integer, Label> labels = labels(study);
         return known.get(
                 new Case(study.id(), study.revision(), study.judgedByCode(), measure, axis, until, labels),
@@ -35,7 +36,7 @@ class Living {
     }
 
     /** What labels say, as far as it may be seen: while products go by code, nothing. */
-    static Map<Integer, Label> labels(Study study) {
+    public static Map<Integer, Label> labels(Study study) {
         Map<Integer, Label> labels = new TreeMap<>();
         for (Contender c : study.record().contenders()) {
             study.label(c.number()).ifPresent(l -> labels.put(c.number(), l));

@@ -143,7 +143,8 @@ public final class Figures {
         return measure.scale() == Scale.LOG ? times(told) : difference(measure, told);
     }
 
-    private static String range(String low, String high) {
+    /** From one figure to another: 7–11. */
+    public static String range(String low, String high) {
         return low.startsWith(MINUS) || high.startsWith(MINUS) ? low + " to " + high : low + "–" + high;
     }
 

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import org.evensheen.core.comparing.Drawn;
 import org.evensheen.core.comparing.HouseScatter;
 import org.evensheen.core.comparing.Judge;
 import org.evensheen.core.comparing.Verdict;
@@ -60,6 +61,15 @@ public class Judging {
                 borrowed,
                 checked(study, measure));
         return known.get(key, k -> outcome(study, measure, day, borrowed));
+    }
+
+    /** What is true of each product on a measure as far as it is known, judged as of a day; empty where nothing can be drawn of it. */
+    public Optional<Drawn> drawn(Study study, Measure measure, int day) {
+        return Judge.drawn(
+                study.record(),
+                measure,
+                day,
+                house.borrowedFor(study, measure, study.record().judgedBy(day, measure)));
     }
 
     /** The outcome of a study as it would be; nothing of it is stored or remembered. */

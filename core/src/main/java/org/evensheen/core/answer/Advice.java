@@ -10,7 +10,7 @@ import org.evensheen.core.footing.Footing;
  *
  * @param onlyFor other readers for whom it is first, the likeliest first
  * @param close whether it could well be otherwise
- * @param beatenBy what is better: cheaper too, if anything is; empty for what is kept
+ * @param beatenBy what is better: cheaper too, if anything is; of what shares the first place, the one that is ahead; empty for the leader
  * @param cheaperToo whether that is cheaper too
  */
 public record Advice(
@@ -53,13 +53,14 @@ public record Advice(
     private static Advice one(Weighed.Line line, Weighed chosen, List<Weighed> others, Worth worth, Footing footing) {
         int own = line.contender();
         double first = chosen.chanceFirst(own);
-        boolean close = first > CLOSE_FROM && first < CLOSE_TO
-                || line.place() == 1 && chosen.first().size() > 1;
+        boolean close = first > CLOSE_FROM && first < CLOSE_TO;
         if (footing == Footing.ANECDOTE) {
             return new Advice(own, Kind.OPEN, List.of(), true, Optional.empty(), false);
         }
         if (line.place() == 1) {
-            return new Advice(own, Kind.KEEP, List.of(), close, Optional.empty(), false);
+            int leader = chosen.lines().get(0).contender();
+            return new Advice(
+                    own, Kind.KEEP, List.of(), close, leader == own ? Optional.empty() : Optional.of(leader), false);
         }
         List<String> onlyFor = others.stream()
                 .filter(w -> !w.profile().code().equals(chosen.profile().code()))

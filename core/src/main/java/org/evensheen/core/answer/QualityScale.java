@@ -33,7 +33,7 @@ public record QualityScale(
         Map<Integer, Scored> scores,
         Map<Integer, double[]> draws) {
     /** Nothing scores more, so that one quality can't drown all others. */
-    public static final double MOST = 200;
+    public static final double MOST = 300;
     /** Nor less. */
     public static final double LEAST = -100;
 

@@ -24,10 +24,15 @@ public record Outlay(Money spent, Money aWeek, boolean atMost) {
     public static Optional<Outlay> of(StudyRecord study, Contender contender, int until, Lives.Told told, double span) {
         OptionalDouble median = told.median();
         double weeks = median.orElse(span);
-        Optional<Money> spent = spent(study.applications().stream()
+        Optional<Money> spent = spent(study, contender, until);
+        return weeks > 0 ? spent.map(s -> new Outlay(s, s.over(weeks), median.isEmpty())) : Optional.empty();
+    }
+
+    /** All that went on one section of a contender; empty where an amount or a price is not known, or nothing went on. */
+    public static Optional<Money> spent(StudyRecord study, Contender contender, int until) {
+        return spent(study.applications().stream()
                 .filter(a -> a.contender() == contender.number() && a.day() <= until)
                 .toList());
-        return weeks > 0 ? spent.map(s -> new Outlay(s, s.over(weeks), median.isEmpty())) : Optional.empty();
     }
 
     private static Optional<Money> spent(List<Application> applications) {

@@ -1,0 +1,152 @@
+package org.evensheen.app.answers;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.evensheen.app.page.Hands;
+import org.evensheen.app.page.Refused;
+import org.evensheen.app.studies.Study;
+import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.answer.Profile;
+import org.evensheen.core.measure.Quality;
+import org.evensheen.core.units.PlainText;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The answer of a study: from all that was measured, for whoever asks. */
+@Controller
+class AnswerController {
+    private static final int NAME = 60;
+    private static final int REASON = 200;
+
+    private final StudyStore studies;
+    private final Answering answering;
+    private final ProfileStore profiles;
+    private final OverruledStore overruled;
+    private final Clock clock;
+
+    AnswerController(
+            StudyStore studies, Answering answering, ProfileStore profiles, OverruledStore overruled, Clock clock) {
+        this.studies = studies;
+        this.answering = answering;
+        this.profiles = profiles;
+        this.overruled = overruled;
+        this.clock = clock;
+    }
+
+    @GetMapping("/studies/{id}/answer")
+    String answer(
+            @PathVariable long id,
+            @RequestParam Map<String, String> sent,
+            @RequestHeader(name = "HX-Request", required = false) Optional<String> part,
+            HttpServletResponse response,
+            Model model) {
+        Study study = studies.load(id);
+        if (study.judgedByCode()) {
+            model.addAttribute("study", study);
+            return "answers/closed";
+        }
+        AnswerPage.Asked asked = asked(sent, profiles.all());
+        if (!asked.problem().isEmpty()) {
+            response.setStatus(422);
+        }
+        int today = Math.max(0, study.dayOf(clock));
+        model.addAttribute(
+                "page",
+                AnswerPage.of(
+                        study,
+                        answering.of(study, today),
+                        asked,
+                        overruled.of(id),
+                        "%s, day %d. All that was measured, weighed."
+                                .formatted(study.bed().name(), today)));
+        return part.isPresent() ? "answers/answer :: work" : "answers/answer";
+    }
+
+    /** The reader who asks: one that is known, with the weights that were moved. */
+    private static AnswerPage.Asked asked(Map<String, String> sent, List<Profile> all) {
+        Profile chosen = all.stream()
+                .filter(p -> p.code().equals(sent.get("for")))
+                .findFirst()
+                .orElse(all.get(0));
+        Map<Quality, Integer> weights = new EnumMap<>(chosen.weights());
+        String problem = "";
+        for (Quality q : Quality.values()) {
+            String typed = sent.getOrDefault(q.code(), "").strip();
+            if (typed.matches("\\d{1,2}") && Integer.parseInt(typed) <= Profile.MOST) {
+                weights.put(q, Integer.parseInt(typed));
+            } else if (!typed.isEmpty()) {
+                problem = "A weight is a whole number from 0 to %d; %s was left at %d."
+                        .formatted(Profile.MOST, AnswerWords.lower(q), chosen.weight(q));
+            }
+        }
+        if (weights.values().stream().allMatch(w -> w == 0)) {
+            return new AnswerPage.Asked(
+                    chosen,
+                    all,
+                    "Something has to matter: move one weight at least. The weights of “%s” stand."
+                            .formatted(chosen.name()));
+        }
+        return new AnswerPage.Asked(
+                weights.equals(chosen.weights())
+                        ? chosen
+                        : new Profile(chosen.code() + "+", chosen.name() + ", moved", weights),
+                all,
+                problem);
+    }
+
+    /** Keeps weights under a name. */
+    @PostMapping("/studies/{id}/answer/profile")
+    String keep(@PathVariable long id, @RequestParam Map<String, String> sent, @ModelAttribute("hands") Hands hands) {
+        String name = PlainText.line(sent.getOrDefault("name", ""));
+        if (name.isEmpty() || name.length() > NAME || !PlainText.readable(name)) {
+            throw new Refused("Give the reader a name of up to %d characters. Nothing was kept.".formatted(NAME));
+        }
+        if (Profile.shipped().stream().anyMatch(p -> p.name().equalsIgnoreCase(name))) {
+            throw new Refused("“%s” comes with the program. Choose another name; nothing was kept.".formatted(name));
+        }
+        AnswerPage.Asked asked = asked(sent, profiles.all());
+        if (!asked.problem().isEmpty()) {
+            throw new Refused(asked.problem());
+        }
+        return "redirect:/studies/%d/answer?for=%s"
+                .formatted(id, profiles.keep(name, asked.profile().weights(), hands.name()));
+    }
+
+    /** Says otherwise than what was derived, with a reason that is printed. */
+    @PostMapping("/studies/{id}/answer/overrule")
+    String overrule(
+            @PathVariable long id,
+            @RequestParam int contender,
+            @RequestParam String advice,
+            @RequestParam(defaultValue = "") String reason,
+            @RequestParam UUID key,
+            @ModelAttribute("hands") Hands hands) {
+        Study study = studies.load(id);
+        String why = PlainText.line(reason);
+        if (study.judgedByCode()
+                || contender < 0
+                || contender >= study.record().contenders().size()
+                || study.record().contenders().get(contender).isControl()) {
+            throw new Refused("There is no such product to advise on. Nothing was kept.");
+        }
+        if (!List.of("keep", "only-for", "skip", "derived").contains(advice)) {
+            throw new Refused("Advice is keep, only for, skip, or what was derived. Nothing was kept.");
+        }
+        if (!advice.equals("derived") && (why.isEmpty() || why.length() > REASON || !PlainText.readable(why))) {
+            throw new Refused("Say why, in up to %d characters: it is printed beside it.".formatted(REASON));
+        }
+        overruled.keep(id, new OverruledStore.Overruled(contender, advice, why, hands.name()), key);
+        return "redirect:/studies/%d/answer".formatted(id);
+    }
+}

@@ -1,0 +1,216 @@
+package org.evensheen.app.answers;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Currency;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.evensheen.app.lives.Living;
+import org.evensheen.app.studies.Judging;
+import org.evensheen.app.studies.Study;
+import org.evensheen.core.answer.QualityScale;
+import org.evensheen.core.comparing.Absent;
+import org.evensheen.core.comparing.Drawn;
+import org.evensheen.core.comparing.Verdict;
+import org.evensheen.core.cost.Money;
+import org.evensheen.core.footing.Footing;
+import org.evensheen.core.label.Label;
+import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
+import org.evensheen.core.measure.Quality;
+import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Occasion;
+import org.evensheen.core.study.Stage;
+import org.evensheen.core.wear.Axis;
+import org.evensheen.core.wear.Curves;
+import org.evensheen.core.wear.Lives;
+import org.evensheen.core.wear.Outlay;
+import org.evensheen.core.wear.Wear;
+import org.springframework.stereotype.Component;
+
+/** Puts every quality of a study on one scale, once for a revision of it and what labels say. */
+@Component
+class Answering {
+    /** Weeks that a product is taken to last which did nothing from the beginning. */
+    private static final double NO_TIME = 0.01;
+
+    private final Judging judging;
+    private final Living living;
+    private final Cache<Case, Answer> known =
+            Caffeine.newBuilder().maximumSize(12).build();
+
+    private record Case(
+            long study, long revision, int day, Map<Integer, Label> labels, Optional<Verdict.Scatter> scatter) {}
+
+    Answering(Judging judging, Living living) {
+        this.judging = judging;
+        this.living = living;
+    }
+
+    /** The answer as of a day; of a study whose key is open. */
+    Answer of(Study study, int today) {
+        Judging.Outcome main = judging.judge(study, main(study), today);
+        return known.get(
+                new Case(
+                        study.id(),
+                        study.revision(),
+                        today,
+                        Living.labels(study),
+                        main.verdict().flatMap(Verdict::scatter)),
+                c -> answer(study, today, Footing.under(main.findings())));
+    }
+
+    private static Measure main(Study study) {
+        return study.record().plan().main().filter(Measure::comparable).orElse(Measures.PULL);
+    }
+
+    private Answer answer(Study study, int today, Footing footing) {
+        Optional<Integer> reference = study.record().contenders().stream()
+                .filter(c -> c.role() == Contender.Role.REFERENCE)
+                .map(Contender::number)
+                .findFirst();
+        Map<Quality, QualityScale> scales = new EnumMap<>(Quality.class);
+        Map<Quality, String> unscored = new EnumMap<>(Quality.class);
+        for (Measure measure : read(study)) {
+            measure.quality()
+                    .filter(q -> !scales.containsKey(q))
+                    .ifPresent(q -> scale(study, measure, q, today, reference)
+                            .ifPresentOrElse(
+                                    s -> {
+                                        scales.put(q, s);
+                                        unscored.remove(q);
+                                    },
+                                    () -> unscored.putIfAbsent(q, why(study, measure, today))));
+        }
+        Map<Integer, double[]> lives = lives(study, today);
+        QualityScale.ofLogs(Quality.LIFE, "life", lives, true, reference).ifPresent(s -> scales.put(Quality.LIFE, s));
+        Map<Integer, Money> spent = spent(study, today);
+        Optional<Currency> currency = usual(spent);
+        Map<Integer, double[]> costs = new TreeMap<>();
+        boolean aWeek = !lives.isEmpty();
+        spent.forEach((number, money) -> {
+            if (currency.equals(Optional.of(money.currency()))) {
+                cost(money, lives.get(number), aWeek).ifPresent(c -> costs.put(number, c));
+            }
+        });
+        QualityScale.ofLogs(Quality.COST, "cost", costs, false, reference).ifPresent(s -> scales.put(Quality.COST, s));
+        return new Answer(
+                products(study, scales), List.copyOf(scales.values()), costs, currency, aWeek, footing, unscored);
+    }
+
+    /** Products that are scored on something; those on nothing can't be ranked. */
+    private static List<Integer> products(Study study, Map<Quality, QualityScale> scales) {
+        return study.record().contenders().stream()
+                .filter(c -> !c.isControl())
+                .map(Contender::number)
+                .filter(n -> scales.values().stream().anyMatch(s -> s.scores().containsKey(n)))
+                .toList();
+    }
+
+    private static List<Measure> read(Study study) {
+        List<Measure> read = new ArrayList<>();
+        study.record().plan().measures().forEach(p -> read.add(p.measure()));
+        Measures.all().stream().filter(m -> !read.contains(m)).forEach(read::add);
+        return read.stream().filter(Measure::comparable).toList();
+    }
+
+    /** First readings tell what a product does; how long it does so is a quality of its own. Without any, the latest. */
+    private static int judgedOn(Study study, Measure measure, int today) {
+        OptionalInt fresh = study.record().sections().stream()
+                .flatMap(s -> study.record().occasionsRead(s, measure).stream())
+                .filter(o -> o.stage() == Stage.FRESH && o.day() <= today)
+                .mapToInt(Occasion::day)
+                .min();
+        return fresh.orElse(today);
+    }
+
+    private Optional<QualityScale> scale(
+            Study study, Measure measure, Quality quality, int today, Optional<Integer> reference) {
+        int day = judgedOn(study, measure, today);
+        Optional<Drawn> drawn = judging.drawn(study, measure, day);
+        return drawn.flatMap(d -> QualityScale.of(
+                quality, measure.code(), d, reference.filter(r -> d.products().contains(r))));
+    }
+
+    private String why(Study study, Measure measure, int today) {
+        Optional<Verdict> verdict =
+                judging.judge(study, measure, judgedOn(study, measure, today)).verdict();
+        if (verdict.isEmpty()) {
+            return "";
+        }
+        return verdict.get().ofAnOrder()
+                ? "graded by eye only: an order, and no amount to weigh"
+                : verdict.get().scatter().isEmpty()
+                        ? "one section each, so nothing tells chance from product"
+                        : "the reference gains nothing on bare";
+    }
+
+    private Map<Integer, double[]> lives(Study study, int today) {
+        Measure measure = Optional.of(main(study))
+                .filter(Curves::keeps)
+                .or(() -> study.record().plan().measures().stream()
+                        .map(p -> p.measure())
+                        .filter(Curves::keeps)
+                        .findFirst())
+                .orElse(Measures.PULL);
+        Wear wear = living.of(study, measure, Axis.WEEKS, today);
+        Map<Integer, double[]> logs = new TreeMap<>();
+        Optional<Lives> lives = wear.lives();
+        if (lives.isEmpty()) {
+            return logs;
+        }
+        double[][] draws = lives.get().draws(study.record().seed() + 5);
+        for (int i = 0; i < draws.length; i++) {
+            logs.put(lives.get().products().get(i), draws[i]);
+        }
+        wear.curves().without().forEach((number, absent) -> {
+            if (absent == Absent.NO_FIRST_EFFECT || absent == Absent.MADE_WORSE) {
+                double[] none = new double[Lives.DRAWS];
+                Arrays.fill(none, Math.log(NO_TIME));
+                logs.put(number, none);
+            }
+        });
+        return logs;
+    }
+
+    private static Map<Integer, Money> spent(Study study, int today) {
+        Map<Integer, Money> spent = new TreeMap<>();
+        study.record().contenders().stream()
+                .filter(c -> !c.isControl())
+                .forEach(c -> Outlay.spent(study.record(), c, today)
+                        .filter(m -> m.amount().signum() > 0)
+                        .ifPresent(m -> spent.put(c.number(), m)));
+        return spent;
+    }
+
+    /** The currency of most of them; what is priced in another can't be set against these. */
+    private static Optional<Currency> usual(Map<Integer, Money> spent) {
+        return spent.values().stream()
+                .collect(Collectors.groupingBy(Money::currency, Collectors.counting()))
+                .entrySet()
+                .stream()
+                .max(Map.Entry.<Currency, Long>comparingByValue()
+                        .thenComparing(e -> e.getKey().getCurrencyCode()))
+                .map(Map.Entry::getKey);
+    }
+
+    private static Optional<double[]> cost(
+            Money spent, double @org.jspecify.annotations.Nullable [] life, boolean aWeek) {
+        double log = Math.log(spent.amount().doubleValue());
+        if (!aWeek) {
+            double[] same = new double[Lives.DRAWS];
+            Arrays.fill(same, log);
+            return Optional.of(same);
+        }
+        return life == null
+                ? Optional.empty()
+                : Optional.of(Arrays.stream(life).map(l -> log - l).toArray());
+    }
+}
