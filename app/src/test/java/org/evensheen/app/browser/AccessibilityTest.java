@@ -73,6 +73,8 @@ class AccessibilityTest {
                     "/studies/2/verdict",
                     "/studies/1/verdict/workings?of=benefit&product=0",
                     "/studies/%d/readings".formatted(read),
+                    "/studies/%d/answer".formatted(read),
+                    "/studies/1/answer",
                     "/shelf",
                     "/shelf/new",
                     "/shelf/file",

@@ -38,6 +38,8 @@ class PagesTest {
                     "/studies/" + id + "/verdict",
                     "/studies/" + id + "/life",
                     "/studies/" + id + "/life.json",
+                    "/studies/" + id + "/answer",
+                    "/studies/1/answer",
                     "/studies/" + id + "/readings",
                     "/verdicts",
                     "/shelf",

@@ -1,0 +1,158 @@
+package org.evensheen.app.answers;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.http.HttpResponse;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SampleStudy;
+import org.evensheen.app.live.Web;
+import org.evensheen.app.page.Figures;
+import org.evensheen.app.studies.Study;
+import org.evensheen.core.measure.Measures;
+import org.evensheen.core.study.Contender;
+import org.evensheen.core.study.Occasion;
+import org.evensheen.core.study.Spread;
+import org.evensheen.core.study.Stage;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** The answer on its page: the numbers follow from the readings, whoever asks. */
+@ExtendWith(LiveApp.class)
+class AnswerPagesTest {
+    private static final Occasion FRESH = new Occasion(1, Stage.FRESH);
+
+    private static double pull(Study study, Contender contender) {
+        return study.record()
+                .sectionsOf(contender)
+                .mapToDouble(s -> study.record()
+                        .mean(s, FRESH, Measures.PULL)
+                        .map(Spread::mean)
+                        .orElseThrow())
+                .average()
+                .orElseThrow();
+    }
+
+    private static Contender named(Study study, String name) {
+        return study.record().contenders().stream()
+                .filter(c -> c.name().equals(name))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static String text(String address) {
+        return Web.get(address).body().replace('\u202f', ' ').replace('\u2212', '-');
+    }
+
+    /** Bare is 0, the reference 100, and what lies between follows from first readings. */
+    @Test
+    void aScoreFollowsFromFirstReadings() {
+        Study study = SampleStudy.read();
+        double bare = pull(
+                study,
+                study.record().contenders().stream()
+                        .filter(Contender::isControl)
+                        .findFirst()
+                        .orElseThrow());
+        double reference = pull(study, named(study, "Osier Spray Seal"));
+        double brock = pull(study, named(study, "Brock Paste"));
+        String page = text("/studies/" + study.id() + "/answer?for=show");
+        assertThat(page)
+                .contains("Slickness: 100 (")
+                .contains("Slickness: " + Figures.number(100 * (bare - brock) / (bare - reference), 0) + " (")
+                .contains("pull")
+                .contains("Osier Spray Seal, the reference, is 100")
+                .contains("Weekend show car", "Tight purse", "No hose");
+    }
+
+    @Test
+    void movingAWeightWeighsAnewAndNonsenseIsSaid() {
+        Study study = SampleStudy.read();
+        String address = "/studies/" + study.id() + "/answer";
+        assertThat(text(address + "?for=sea&slickness=10"))
+                .contains("Lives by the sea and commutes, moved")
+                .containsPattern("id=\"w-slickness\"[^>]*value=\"10\"|value=\"10\"[^>]*id=\"w-slickness\"");
+        for (String wrong : List.of("slickness=11", "slickness=-1", "slickness=much")) {
+            HttpResponse<String> answer = Web.get(address + "?" + wrong);
+            assertThat(answer.statusCode()).as(wrong).isEqualTo(422);
+            assertThat(answer.body()).contains("A weight is a whole number from 0 to 10; slickness was left at 1.");
+        }
+        String none = "life=0&slickness=0&water=0&gloss=0&cleaning=0&foam=0&ease=0&cost=0";
+        assertThat(Web.get(address + "?" + none).body()).contains("Something has to matter");
+        assertThat(Web.get(address + "?for=nobody").statusCode()).isEqualTo(200);
+        assertThat(text(address + "?life=0&water=0&gloss=0&cleaning=0&foam=0&ease=0&cost=10&slickness=0"))
+                .contains("Nothing can be weighed yet.", "Cost: what went on is not noted");
+    }
+
+    @Test
+    void aReaderOfOnesOwnIsKeptByName() {
+        Study study = SampleStudy.read();
+        String address = "/studies/" + study.id() + "/answer";
+        String name = "Neighbour " + UUID.randomUUID();
+        Map<String, String> form = new HashMap<>(Map.of("name", name, "gloss", "9", "for", "purse"));
+        HttpResponse<String> kept = Web.post(address + "/profile", form);
+        assertThat(kept.statusCode()).isEqualTo(302);
+        String at = kept.headers().firstValue("Location").orElseThrow().replaceAll("^https?://[^/]+", "");
+        assertThat(Web.get(at).body())
+                .contains(name)
+                .containsPattern("w-gloss\"[^>]*value=\"9\"|value=\"9\"[^>]*w-gloss");
+        form.put("gloss", "3");
+        assertThat(Web.post(address + "/profile", form)
+                        .headers()
+                        .firstValue("Location")
+                        .orElseThrow())
+                .as("the same name, changed")
+                .endsWith(at);
+        for (String wrong : List.of("", "x".repeat(61), "Tight purse", "\u202e")) {
+            form.put("name", wrong);
+            assertThat(Web.send(address + "/profile", form).statusCode())
+                    .as(wrong)
+                    .isEqualTo(422);
+        }
+    }
+
+    @Test
+    void derivedAdviceIsOverruledOnlyWithAReason() {
+        Study study = SampleStudy.read();
+        String address = "/studies/" + study.id() + "/answer";
+        Map<String, String> form = new HashMap<>(Map.of(
+                "contender",
+                "" + named(study, "Brock Paste").number(),
+                "advice",
+                "keep",
+                "reason",
+                "",
+                "key",
+                UUID.randomUUID().toString()));
+        assertThat(Web.send(address + "/overrule", form).statusCode()).isEqualTo(422);
+        form.put("reason", "Smells of <b>honey</b>, and I like that");
+        assertThat(Web.post(address + "/overrule", form).statusCode()).isEqualTo(302);
+        assertThat(Web.post(address + "/overrule", form).statusCode()).isEqualTo(302);
+        assertThat(Web.get(address).body())
+                .contains("says so against what was derived", "Smells of &lt;b&gt;honey&lt;/b&gt;")
+                .doesNotContain("<b>honey");
+        form.putAll(Map.of(
+                "advice", "derived", "reason", "", "key", UUID.randomUUID().toString()));
+        assertThat(Web.post(address + "/overrule", form).statusCode()).isEqualTo(302);
+        assertThat(Web.get(address).body()).doesNotContain("says so against what was derived");
+        for (String[] wrong : new String[][] {{"contender", "99"}, {"contender", "-1"}, {"advice", "burn"}}) {
+            Map<String, String> bad = new HashMap<>(form);
+            bad.put(wrong[0], wrong[1]);
+            bad.put("key", UUID.randomUUID().toString());
+            assertThat(Web.send(address + "/overrule", bad).statusCode())
+                    .as(wrong[1])
+                    .isEqualTo(422);
+        }
+    }
+
+    @Test
+    void theAnswerWaitsForTheKey() {
+        Study closed = SampleStudy.closed();
+        assertThat(Web.get("/studies/" + closed.id() + "/answer").body())
+                .contains("It waits until the")
+                .doesNotContain("Osier", "Brock");
+    }
+}
