@@ -46,9 +46,11 @@ create table finding_source (
     comparison_id bigint unique references comparison,
     revision bigint not null,
     method integer not null,
+    sentence text not null,
+    footing text not null,
     constraint finding_source_is_one check (num_nonnulls(study_id, comparison_id) = 1)
 );
-comment on table finding_source is 'Up to which state a study or a comparison was gone through for the league.';
+comment on table finding_source is 'Up to which state a study or a comparison was gone through for the league, and what its answer was then.';
 
 -- What matters to a reader, as weights.
 create table profile (

@@ -15,7 +15,9 @@ import java.util.stream.Collectors;
 import org.evensheen.app.lives.Living;
 import org.evensheen.app.studies.Judging;
 import org.evensheen.app.studies.Study;
+import org.evensheen.core.answer.Profile;
 import org.evensheen.core.answer.QualityScale;
+import org.evensheen.core.answer.Weighed;
 import org.evensheen.core.comparing.Absent;
 import org.evensheen.core.comparing.Drawn;
 import org.evensheen.core.comparing.Verdict;
@@ -37,7 +39,7 @@ import org.springframework.stereotype.Component;
 
 /** Puts every quality of a study on one scale, once for a revision of it and what labels say. */
 @Component
-class Answering {
+public class Answering {
     /** Weeks that a product is taken to last which did nothing from the beginning. */
     private static final double NO_TIME = 0.01;
 
@@ -52,6 +54,17 @@ class Answering {
     Answering(Judging judging, Living living) {
         this.judging = judging;
         this.living = living;
+    }
+
+    /** A study's answer in a sentence, for the first reader who comes with the program, and how far it can be trusted. */
+    public record Told(String sentence, Footing footing) {}
+
+    public Told told(Study study, int today) {
+        Answer answer = of(study, today);
+        return new Told(
+                new AnswerWords(study, answer)
+                        .first(Weighed.of(Profile.shipped().get(0), answer.products(), answer.scales())),
+                answer.footing());
     }
 
     /** The answer as of a day; of a study whose key is open. */
@@ -122,7 +135,7 @@ class Answering {
     }
 
     /** First readings tell what a product does; how long it does so is a quality of its own. Without any, the latest. */
-    private static int judgedOn(Study study, Measure measure, int today) {
+    public static int judgedOn(Study study, Measure measure, int today) {
         OptionalInt fresh = study.record().sections().stream()
                 .flatMap(s -> study.record().occasionsRead(s, measure).stream())
                 .filter(o -> o.stage() == Stage.FRESH && o.day() <= today)
@@ -152,7 +165,7 @@ class Answering {
                         : "the reference gains nothing on bare";
     }
 
-    private Map<Integer, double[]> lives(Study study, int today) {
+    public Map<Integer, double[]> lives(Study study, int today) {
         Measure measure = Optional.of(main(study))
                 .filter(Curves::keeps)
                 .or(() -> study.record().plan().measures().stream()

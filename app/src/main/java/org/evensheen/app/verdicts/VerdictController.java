@@ -3,7 +3,6 @@ package org.evensheen.app.verdicts;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
-import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Missing;
@@ -119,15 +118,6 @@ class VerdictController {
             @PathVariable long id, @RequestParam Optional<String> measure, @RequestParam Optional<Integer> day) {
         Case judged = judge(id, measure, day);
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(judged.document());
-    }
-
-    @GetMapping("/verdicts")
-    String list(@RequestParam(defaultValue = "0") int page, Model model) {
-        int shown = Math.max(0, Math.min(page, 10_000));
-        List<StudyStore.Listed> listed = studies.list(shown);
-        model.addAttribute("older", listed.size() == StudyStore.PAGE ? shown + 1 : null);
-        model.addAttribute("studies", listed);
-        return "verdicts/list";
     }
 
     private Case judge(long id, Optional<String> asked, Optional<Integer> day) {

@@ -9,6 +9,14 @@ import java.util.Optional;
  * @param products numbers of contenders
  * @param means in that order
  * @param bare mean on bare sections; empty without
+ * @param covariance of the means
+ * @param freedom behind the scatter
  * @param draws true means in that order, pulled together as far as the products of the study are alike
  */
-public record Drawn(List<Integer> products, List<Estimate> means, Optional<Double> bare, double[][] draws) {}
+public record Drawn(
+        List<Integer> products,
+        List<Estimate> means,
+        Optional<Double> bare,
+        double[][] covariance,
+        double freedom,
+        double[][] draws) {}

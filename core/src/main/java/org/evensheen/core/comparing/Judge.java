@@ -108,6 +108,8 @@ public final class Judge {
                                 sign * mean(model, c).value(), mean(model, c).standardError(), model.freedom()))
                         .toList(),
                 bare(model).map(b -> sign * mean(model, b).value()),
+                covariance(model, products).scalarMultiply(model.variance()).getData(),
+                model.freedom(),
                 Arrays.stream(draws)
                         .map(row -> Arrays.stream(row).map(v -> sign * v).toArray())
                         .toArray(double[][]::new)));

@@ -38,7 +38,7 @@ class AnswerTest {
             estimates.add(new Estimate(means[i], error, Double.POSITIVE_INFINITY));
             draws[i] = around(means[i], error, 31L * i + Arrays.hashCode(means));
         }
-        return new Drawn(products, estimates, bare, draws);
+        return new Drawn(products, estimates, bare, new double[means.length][means.length], 8, draws);
     }
 
     private static QualityScale scale(Quality quality, double error, double... scores) {

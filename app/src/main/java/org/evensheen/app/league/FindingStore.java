@@ -1,0 +1,160 @@
+package org.evensheen.app.league;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.evensheen.core.measure.Quality;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
+
+/** What studies add to the league; of studies whose key is open only, as it holds names. */
+@Component
+class FindingStore {
+    /** So many findings of one quality enter a table, the latest first. */
+    static final int MOST = 4000;
+
+    private final JdbcClient database;
+    private final TransactionTemplate transaction;
+    private final JsonMapper json;
+
+    FindingStore(JdbcClient database, TransactionTemplate transaction, JsonMapper json) {
+        this.database = database;
+        this.transaction = transaction;
+        this.json = json;
+    }
+
+    /**
+     * What stands behind a finding.
+     *
+     * @param paint how easily the paint takes marks
+     * @param means more being better, in a unit that all findings of its likeness share
+     */
+    record Document(
+            String question,
+            String bed,
+            String paint,
+            List<String> products,
+            List<Double> means,
+            List<List<Double>> covariance) {}
+
+    /** A finding of one quality. */
+    record Finding(Quality quality, String alike, Document document) {}
+
+    /** A finding as it stands in the table. */
+    record Kept(long study, String alike, String footing, LocalDate on, Document document) {}
+
+    /** What a study came to. */
+    record Answered(long study, long revision, String sentence, String footing, LocalDate on) {}
+
+    /** Studies that have moved on since they were gone through, the latest first. */
+    List<Long> stale(int method, int most) {
+        return database.sql("""
+                        select s.id from study s left join finding_source f on f.study_id = s.id
+                        where s.key_opened_at is not null
+                          and (f.study_id is null or f.revision <> s.revision or f.method <> :method)
+                        order by s.id desc limit :most""")
+                .param("method", method)
+                .param("most", most)
+                .query(Long.class)
+                .list();
+    }
+
+    /** Puts what a study adds in the place of what it added before. */
+    void keep(Answered answered, int method, List<Finding> findings) {
+        transaction.executeWithoutResult(status -> {
+            database.sql("""
+                            insert into finding_source (study_id, revision, method, sentence, footing)
+                            values (:study, :revision, :method, :sentence, :footing)
+                            on conflict (study_id) do update set revision = excluded.revision, method = excluded.method,
+                                sentence = excluded.sentence, footing = excluded.footing""")
+                    .param("study", answered.study())
+                    .param("revision", answered.revision())
+                    .param("method", method)
+                    .param("sentence", answered.sentence())
+                    .param("footing", answered.footing())
+                    .update();
+            database.sql("delete from finding where study_id = :study")
+                    .param("study", answered.study())
+                    .update();
+            findings.forEach(f -> database.sql("""
+                            insert into finding (study_id, revision, quality, alike, method, footing, found_on, document)
+                            values (:study, :revision, :quality, :alike, :method, :footing, :on, :document::jsonb)""")
+                    .param("study", answered.study())
+                    .param("revision", answered.revision())
+                    .param("quality", f.quality().code())
+                    .param("alike", f.alike())
+                    .param("method", method)
+                    .param("footing", answered.footing())
+                    .param("on", answered.on())
+                    .param("document", json.writeValueAsString(f.document()))
+                    .update());
+        });
+    }
+
+    /** All that was found on a quality by the method in use, the latest first. */
+    List<Kept> on(Quality quality, int method) {
+        return database.sql("""
+                        select study_id, alike, footing, found_on, document::text from finding
+                        where quality = :quality and method = :method order by found_on desc, id desc limit :most""")
+                .param("quality", quality.code())
+                .param("method", method)
+                .param("most", MOST)
+                .query((row, n) -> new Kept(
+                        row.getLong("study_id"),
+                        row.getString("alike"),
+                        row.getString("footing"),
+                        row.getObject("found_on", LocalDate.class),
+                        json.readValue(row.getString("document"), Document.class)))
+                .list();
+    }
+
+    /** A product on the Shelf. */
+    record Shelved(long id, String name, String kind) {}
+
+    /** Products of the Shelf by name. */
+    List<Shelved> shelved(List<String> names) {
+        return names.isEmpty()
+                ? List.of()
+                : database.sql("select id, name, kind from product where lower(name) = any(:names)")
+                        .param(
+                                "names",
+                                names.stream()
+                                        .map(n -> n.toLowerCase(java.util.Locale.ROOT))
+                                        .toArray(String[]::new))
+                        .query(Shelved.class)
+                        .list();
+    }
+
+    /** Qualities of which something was found, with how many findings. */
+    record Count(String quality, long findings) {}
+
+    List<Count> counts() {
+        return database.sql("select quality, count(*) as findings from finding group by quality order by quality")
+                .query(Count.class)
+                .list();
+    }
+
+    /** A study with what it came to; without a sentence while its key is closed, or it was not gone through yet. */
+    record Row(
+            long id,
+            String question,
+            String bed,
+            LocalDate firstDay,
+            String sentence,
+            String footing,
+            boolean closed) {}
+
+    /** A page of all studies, the youngest first. */
+    List<Row> studies(int page, int size) {
+        return database.sql("""
+                        select s.id, s.question, b.name as bed, s.first_day, coalesce(f.sentence, '') as sentence,
+                               coalesce(f.footing, '') as footing, s.key_opened_at is null as closed
+                        from study s join bed b on b.id = s.bed_id left join finding_source f on f.study_id = s.id
+                        order by s.first_day desc, s.id desc limit :size offset :skipped""")
+                .param("size", size)
+                .param("skipped", page * size)
+                .query(Row.class)
+                .list();
+    }
+}

@@ -1,0 +1,284 @@
+package org.evensheen.app.league;
+
+import static org.evensheen.app.page.Figures.svg;
+
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeSet;
+import org.evensheen.app.page.Figures;
+import org.evensheen.app.verdicts.Strips;
+import org.evensheen.core.comparing.Interval;
+import org.evensheen.core.league.Network;
+import org.evensheen.core.measure.Quality;
+
+/** The league as its page shows it. */
+record LeaguePage(
+        List<Tab> qualities,
+        List<Tab> likes,
+        List<Choice> kinds,
+        List<Choice> seasons,
+        List<Choice> paints,
+        String quality,
+        String alike,
+        String text,
+        String unit,
+        String sentence,
+        List<Table> tables,
+        List<String> odd,
+        boolean empty) {
+
+    record Tab(String label, String address, boolean chosen) {}
+
+    record Choice(String code, String label, boolean chosen) {}
+
+    /** Products that meetings join. */
+    record Table(List<Row> rows, String agree, String apart, String connect, String connectWords) {}
+
+    /** A product. */
+    record Row(
+            String place,
+            List<String> strips,
+            String name,
+            String address,
+            String value,
+            String range,
+            String low,
+            String width,
+            String point,
+            String zero,
+            String behind,
+            String when,
+            boolean found) {}
+
+    static LeaguePage of(
+            LeagueController.Asked asked,
+            List<FindingStore.Count> counts,
+            List<String> likes,
+            Network network,
+            List<FindingStore.Kept> findings,
+            Map<String, FindingStore.Shelved> shelf,
+            LocalDate today) {
+        return new Writer(asked, network, findings, shelf, today).write(counts, likes);
+    }
+
+    private record Writer(
+            LeagueController.Asked asked,
+            Network network,
+            List<FindingStore.Kept> findings,
+            Map<String, FindingStore.Shelved> shelf,
+            LocalDate today) {
+
+        LeaguePage write(List<FindingStore.Count> counts, List<String> likes) {
+            List<Network.Part> parts = network.parts();
+            return new LeaguePage(
+                    counts.stream()
+                            .flatMap(c -> Quality.ofCode(c.quality()).stream())
+                            .map(q -> new Tab(q.label(), "/verdicts?quality=" + q.code(), q == asked.quality()))
+                            .toList(),
+                    likes.stream()
+                            .map(l -> new Tab(
+                                    l,
+                                    "/verdicts?quality=%s&alike=%s"
+                                            .formatted(
+                                                    asked.quality().code(),
+                                                    URLEncoder.encode(l, StandardCharsets.UTF_8)),
+                                    l.equals(asked.alike())))
+                            .toList(),
+                    kinds(),
+                    choices(asked.season(), "spring", "summer", "autumn", "winter"),
+                    choices(asked.paint(), "soft", "average", "hard"),
+                    asked.quality().code(),
+                    asked.alike(),
+                    asked.text(),
+                    unit(),
+                    sentence(),
+                    java.util.stream.IntStream.range(0, parts.size())
+                            .mapToObj(i -> table(parts.get(i), i))
+                            .filter(t -> !t.rows().isEmpty())
+                            .toList(),
+                    parts.stream().flatMap(p -> odd(p).stream()).toList(),
+                    parts.isEmpty());
+        }
+
+        private List<Choice> kinds() {
+            TreeSet<String> codes = new TreeSet<>();
+            shelf.values().forEach(s -> codes.add(s.kind()));
+            return codes.stream()
+                    .map(c -> new Choice(
+                            c, LeagueController.kind(c).map(k -> k.label()).orElse(c), c.equals(asked.kind())))
+                    .toList();
+        }
+
+        private static List<Choice> choices(String chosen, String... codes) {
+            return java.util.stream.Stream.of(codes)
+                    .map(c -> new Choice(c, c, c.equals(chosen)))
+                    .toList();
+        }
+
+        private boolean logs() {
+            return asked.quality() == Quality.LIFE || asked.quality() == Quality.FOAM;
+        }
+
+        private boolean share() {
+            return asked.quality() == Quality.SLICKNESS;
+        }
+
+        private String unit() {
+            return logs()
+                    ? "times the middle of those that met"
+                    : share() ? "points of bare's reading beside the middle" : "beside the middle of those that met";
+        }
+
+        private String told(double value) {
+            return logs() ? Figures.times(Math.exp(value)) : share() ? signed(100 * value, 0) : signed(value, 1);
+        }
+
+        private static String signed(double value, int decimals) {
+            String number = Figures.number(value, decimals);
+            return value > 0 && !number.matches("[0.]+") ? "+" + number : number;
+        }
+
+        private String sentence() {
+            List<Network.Part> parts = network.parts();
+            if (parts.isEmpty()) {
+                return "Nothing was found yet on %s that can be set side by side."
+                        .formatted(asked.quality().words());
+            }
+            Network.Part first = parts.get(0);
+            List<String> leaders = first.lines().stream()
+                    .filter(l -> l.place() == 1)
+                    .map(Network.Line::product)
+                    .toList();
+            String lead = leaders.size() == 1
+                    ? "%s leads".formatted(leaders.get(0))
+                    : leaders.size() > 3
+                            ? "%d products share the lead".formatted(leaders.size())
+                            : "%s share the lead".formatted(String.join(" and ", leaders));
+            return "%s on %s, of %s in %s."
+                    .formatted(
+                            lead,
+                            asked.quality().words(),
+                            Figures.count(first.lines().size(), "product", "products"),
+                            Figures.count(findings.size(), "study", "studies"));
+        }
+
+        private Table table(Network.Part part, int nth) {
+            List<Network.Line> lines = part.lines();
+            double most = lines.stream()
+                    .flatMap(l -> java.util.stream.Stream.of(
+                            Math.abs(l.value().interval().low()),
+                            Math.abs(l.value().interval().high())))
+                    .mapToDouble(d -> d)
+                    .max()
+                    .orElse(1);
+            List<List<String>> strips = Strips.of(
+                    lines.size(),
+                    (i, j) -> part.between(lines.get(i).product(), lines.get(j).product())
+                            .apart());
+            List<Row> rows = new ArrayList<>();
+            for (int i = 0; i < lines.size(); i++) {
+                rows.add(row(lines.get(i), strips.get(i), most));
+            }
+            Optional<String> lead = nth == 0
+                    ? Optional.empty()
+                    : network.parts().get(0).lines().stream()
+                            .max(Comparator.comparingInt(Network.Line::meetings))
+                            .map(Network.Line::product);
+            String own = lines.get(0).product();
+            return new Table(
+                    rows,
+                    part.freedom() == 0
+                            ? "No two ways lead from one of these to another, so nothing here was checked by a second way."
+                            : part.p() < Network.LOOK
+                                    ? "The studies don't agree with each other (Q %s on %s, p %s)."
+                                            .formatted(
+                                                    Figures.number(part.q(), 1),
+                                                    Figures.count(part.freedom(), "degree", "degrees"),
+                                                    Figures.p(part.p()))
+                                    : "The studies agree, as far as they meet (Q %s on %s, p %s)."
+                                            .formatted(
+                                                    Figures.number(part.q(), 1),
+                                                    Figures.count(part.freedom(), "degree", "degrees"),
+                                                    Figures.p(part.p())),
+                    nth == 0 ? "" : "These never met the ones above, nor anything that did.",
+                    lead.map(l -> "/compare?name0=%s&name1=%s"
+                                    .formatted(
+                                            URLEncoder.encode(own, StandardCharsets.UTF_8),
+                                            URLEncoder.encode(l, StandardCharsets.UTF_8)))
+                            .orElse(""),
+                    lead.map(l -> "Compare %s with %s: that would connect them".formatted(own, l))
+                            .orElse(""));
+        }
+
+        private Row row(Network.Line line, List<String> strips, double most) {
+            Interval i = line.value().interval();
+            List<FindingStore.Kept> own = findings.stream()
+                    .filter(k -> k.document().products().contains(line.product()))
+                    .toList();
+            List<String> footings = List.of("firm", "fair", "thin", "anecdote");
+            String best = own.stream()
+                    .map(FindingStore.Kept::footing)
+                    .min(Comparator.comparingInt(footings::indexOf))
+                    .orElse("");
+            Optional<LocalDate> latest = own.stream().map(FindingStore.Kept::on).max(Comparator.naturalOrder());
+            return new Row(
+                    String.valueOf(line.place()),
+                    strips,
+                    line.product(),
+                    Optional.ofNullable(shelf.get(line.product()))
+                            .map(s -> "/shelf/" + s.id())
+                            .orElse(""),
+                    told(line.value().value()),
+                    "%s to %s".formatted(told(i.low()), told(i.high())),
+                    at(i.low(), most),
+                    svg(Math.max(0.4, 50 * (i.high() - i.low()) / most)) + "%",
+                    at(line.value().value(), most),
+                    "50%",
+                    "%s, %s at best".formatted(Figures.count(own.size(), "study", "studies"), best),
+                    latest.map(l -> "last on %s, %s"
+                                    .formatted(
+                                            Figures.day(l, today),
+                                            own.get(0).document().bed()))
+                            .orElse(""),
+                    !asked.text().isEmpty()
+                            && line.product()
+                                    .toLowerCase(Locale.ROOT)
+                                    .contains(asked.text().toLowerCase(Locale.ROOT)));
+        }
+
+        private static String at(double value, double most) {
+            return svg(Math.max(0, Math.min(100, 50 + 50 * value / most))) + "%";
+        }
+
+        /** Who disagrees with the rest, in words. */
+        private List<String> odd(Network.Part part) {
+            List<String> told = new ArrayList<>();
+            for (Network.Odd o : part.odd()) {
+                String question = findings.stream()
+                        .filter(k -> String.valueOf(k.study()).equals(o.source()))
+                        .map(k -> k.document().question())
+                        .findFirst()
+                        .orElse(o.source());
+                told.add("“%s” shows %s %s than all the others do, by %s standard errors%s"
+                        .formatted(
+                                question,
+                                o.product(),
+                                o.off() > 0 ? "better" : "worse",
+                                Figures.number(Math.abs(o.off()), 1),
+                                o.sure() ? ": that is no chance." : "."));
+            }
+            if (!told.isEmpty() && part.odd().stream().noneMatch(Network.Odd::sure)) {
+                told.add("Of %d such looks, %s would stand out by chance."
+                        .formatted(part.looks(), Figures.number(Network.LOOK * part.looks(), 0)));
+            }
+            return told;
+        }
+    }
+}
