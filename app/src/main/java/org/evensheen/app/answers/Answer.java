@@ -4,7 +4,11 @@ import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentMap;
+import org.evensheen.core.answer.Profile;
 import org.evensheen.core.answer.QualityScale;
+import org.evensheen.core.answer.Weighed;
+import org.evensheen.core.footing.Finding;
 import org.evensheen.core.footing.Footing;
 import org.evensheen.core.measure.Quality;
 
@@ -16,7 +20,9 @@ import org.evensheen.core.measure.Quality;
  * @param costs draws of the logarithm of what a protected week costs on a section, or all that went on where nothing tells how long it lasts; by contender
  * @param currency of the costs; empty without
  * @param aWeek whether costs are those of a week
+ * @param findings what limits how far it can be trusted
  * @param unscored qualities that were measured, but give no scale, and why
+ * @param readers what it comes to for readers that are known, once worked out
  */
 record Answer(
         List<Integer> products,
@@ -24,8 +30,18 @@ record Answer(
         Map<Integer, double[]> costs,
         Optional<Currency> currency,
         boolean aWeek,
-        Footing footing,
-        Map<Quality, String> unscored) {
+        List<Finding> findings,
+        Map<Quality, String> unscored,
+        ConcurrentMap<Profile, Weighed> readers) {
+
+    Footing footing() {
+        return Footing.under(findings);
+    }
+
+    /** What it comes to for a reader that is known; worked out once. */
+    Weighed forReader(Profile profile) {
+        return readers.computeIfAbsent(profile, p -> Weighed.of(p, products, scales));
+    }
 
     Optional<QualityScale> scale(Quality quality) {
         return scales.stream().filter(s -> s.quality() == quality).findFirst();

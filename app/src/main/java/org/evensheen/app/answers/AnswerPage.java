@@ -134,9 +134,7 @@ record AnswerPage(
             this.overruled = overruled;
             words = new AnswerWords(study, answer);
             weighed = Weighed.of(asked.profile(), answer.products(), answer.scales());
-            readers = asked.all().stream()
-                    .map(p -> Weighed.of(p, answer.products(), answer.scales()))
-                    .toList();
+            readers = asked.all().stream().map(answer::forReader).toList();
             worth = Worths.of(answer, asked.profile());
             high = Math.max(
                     HIGH,

@@ -11,17 +11,18 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import org.evensheen.app.lives.Living;
 import org.evensheen.app.studies.Judging;
 import org.evensheen.app.studies.Study;
 import org.evensheen.core.answer.Profile;
 import org.evensheen.core.answer.QualityScale;
-import org.evensheen.core.answer.Weighed;
 import org.evensheen.core.comparing.Absent;
 import org.evensheen.core.comparing.Drawn;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.cost.Money;
+import org.evensheen.core.footing.Finding;
 import org.evensheen.core.footing.Footing;
 import org.evensheen.core.label.Label;
 import org.evensheen.core.measure.Measure;
@@ -63,7 +64,7 @@ public class Answering {
         Answer answer = of(study, today);
         return new Told(
                 new AnswerWords(study, answer)
-                        .first(Weighed.of(Profile.shipped().get(0), answer.products(), answer.scales())),
+                        .first(answer.forReader(Profile.shipped().get(0))),
                 answer.footing());
     }
 
@@ -77,14 +78,14 @@ public class Answering {
                         today,
                         Living.labels(study),
                         main.verdict().flatMap(Verdict::scatter)),
-                c -> answer(study, today, Footing.under(main.findings())));
+                c -> answer(study, today, main.findings()));
     }
 
     private static Measure main(Study study) {
         return study.record().plan().main().filter(Measure::comparable).orElse(Measures.PULL);
     }
 
-    private Answer answer(Study study, int today, Footing footing) {
+    private Answer answer(Study study, int today, List<Finding> findings) {
         Optional<Integer> reference = study.record().contenders().stream()
                 .filter(c -> c.role() == Contender.Role.REFERENCE)
                 .map(Contender::number)
@@ -115,7 +116,14 @@ public class Answering {
         });
         QualityScale.ofLogs(Quality.COST, "cost", costs, false, reference).ifPresent(s -> scales.put(Quality.COST, s));
         return new Answer(
-                products(study, scales), List.copyOf(scales.values()), costs, currency, aWeek, footing, unscored);
+                products(study, scales),
+                List.copyOf(scales.values()),
+                costs,
+                currency,
+                aWeek,
+                findings,
+                unscored,
+                new ConcurrentHashMap<>());
     }
 
     /** Products that are scored on something; those on nothing can't be ranked. */

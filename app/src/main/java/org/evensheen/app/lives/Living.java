@@ -2,6 +2,9 @@ package org.evensheen.app.lives;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.evensheen.app.studies.Study;
@@ -33,6 +36,16 @@ public class Living {
         return known.get(
                 new Case(study.id(), study.revision(), study.judgedByCode(), measure, axis, until, labels),
                 c -> Wear.of(study.record(), measure, axis, until, labels));
+    }
+
+    /** How the promises of labels to last stand, in words, each with its product; by the measure that tells most. */
+    public List<String> promises(Study study, Measure measure, LocalDate today) {
+        int until = Math.max(0, (int) ChronoUnit.DAYS.between(study.firstDay(), today));
+        Wear wear = of(study, measure, Axis.WEEKS, until);
+        return wear.promises().stream()
+                .map(p -> study.record().contenders().get(p.contender()).name() + ": "
+                        + LifeWords.promise(study, today, wear, p))
+                .toList();
     }
 
     /** What labels say, as far as it may be seen: while products go by code, nothing. */

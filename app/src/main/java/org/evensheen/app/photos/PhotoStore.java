@@ -55,9 +55,10 @@ public class PhotoStore {
     }
 
     /** A photo without its picture; a section of nothing is the whole bed. */
-    record Listed(long id, Optional<String> section, int day, Look look, String note, String by) {}
+    public record Listed(long id, Optional<String> section, int day, Look look, String note, String by) {}
 
-    List<Listed> of(long study) {
+    /** Photos of a study that were not taken back. */
+    public List<Listed> of(long study) {
         return database.sql("""
                         select p.id, s.code, p.day, p.stage, p.note, p.kept_by
                         from section_photo p left join section s on s.id = p.section_id
@@ -74,7 +75,8 @@ public class PhotoStore {
                 .list();
     }
 
-    Optional<byte[]> picture(long id, boolean small) {
+    /** A photo's JPEG. */
+    public Optional<byte[]> picture(long id, boolean small) {
         return database.sql("select " + (small ? "small" : "picture")
                         + " from section_photo where id = :id and taken_back_at is null")
                 .param("id", id)

@@ -1,0 +1,95 @@
+package org.evensheen.app.answers;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Reports as they were published. Nothing of them is ever changed; the schema sees to that. */
+@Component
+class EditionStore {
+    private final JdbcClient database;
+    private final TransactionTemplate transaction;
+
+    EditionStore(JdbcClient database, TransactionTemplate transaction) {
+        this.database = database;
+        this.transaction = transaction;
+    }
+
+    /** An edition without its pages. */
+    record Listed(int number, String headline, String changed, String seal, String by, Instant at) {}
+
+    /** What goes out. */
+    record Pages(String report, String html, String markdown) {}
+
+    /** An edition about to be published. */
+    record Draft(
+            String headline, String words, String changed, Pages pages, String seal, String by, Instant at, UUID key) {}
+
+    List<Listed> of(long study) {
+        return database.sql("""
+                        select number, headline, changed, seal, published_by, published_at from edition
+                        where study_id = :study order by number desc limit 200""")
+                .param("study", study)
+                .query((row, n) -> new Listed(
+                        row.getInt("number"),
+                        row.getString("headline"),
+                        row.getString("changed"),
+                        row.getString("seal"),
+                        row.getString("published_by"),
+                        row.getTimestamp("published_at").toInstant()))
+                .list();
+    }
+
+    Optional<Pages> pages(long study, long number) {
+        return database.sql(
+                        "select report::text, html, markdown from edition where study_id = :study and number = :number")
+                .param("study", study)
+                .param("number", number)
+                .query((row, n) -> new Pages(row.getString("report"), row.getString("html"), row.getString("markdown")))
+                .optional();
+    }
+
+    /** The report of the latest edition. */
+    Optional<String> latest(long study) {
+        return database.sql("select report::text from edition where study_id = :study order by number desc limit 1")
+                .param("study", study)
+                .query(String.class)
+                .optional();
+    }
+
+    /** Publishes once by the page's key, and gives the edition's number. */
+    int publish(long study, Draft draft) {
+        return transaction.execute(status -> {
+            database.sql("select 1 from study where id = :id for update")
+                    .param("id", study)
+                    .query(Integer.class)
+                    .single();
+            Optional<Integer> there = database.sql("select number from edition where page_key = :key")
+                    .param("key", draft.key())
+                    .query(Integer.class)
+                    .optional();
+            return there.orElseGet(() -> database.sql("""
+                            insert into edition (study_id, number, headline, words, changed, report, html, markdown, seal,
+                                                 published_by, published_at, page_key)
+                            values (:study, (select coalesce(max(number), 0) + 1 from edition where study_id = :study), :headline, :words,
+                                    :changed, :report::jsonb, :html, :markdown, :seal, :by, :at, :key) returning number""")
+                    .param("study", study)
+                    .param("headline", draft.headline())
+                    .param("words", draft.words())
+                    .param("changed", draft.changed())
+                    .param("report", draft.pages().report())
+                    .param("html", draft.pages().html())
+                    .param("markdown", draft.pages().markdown())
+                    .param("seal", draft.seal())
+                    .param("by", draft.by())
+                    .param("at", java.sql.Timestamp.from(draft.at()))
+                    .param("key", draft.key())
+                    .query(Integer.class)
+                    .single());
+        });
+    }
+}

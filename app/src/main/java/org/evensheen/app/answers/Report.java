@@ -1,0 +1,81 @@
+package org.evensheen.app.answers;
+
+import java.util.List;
+import java.util.Map;
+
+/**
+ * A report of a study for programs, {@value #FORMAT}: what its pages print, and no number that they don't.
+ *
+ * @param readings hash of the readings that it rests on, SHA-256
+ * @param seal hash over all of it but the seal itself and the reviewer's own words, SHA-256: a later report of the same data and method has the same
+ */
+record Report(
+        String format,
+        String question,
+        String bed,
+        String firstDay,
+        int day,
+        String reader,
+        String answer,
+        String more,
+        Trust trust,
+        List<Place> places,
+        List<Reader> readers,
+        List<String> scales,
+        List<String> money,
+        List<Advised> advice,
+        List<String> promises,
+        List<String> notTested,
+        List<String> method,
+        List<String> deviations,
+        List<String> disclosure,
+        List<String> cautions,
+        Map<String, Integer> methods,
+        String readings,
+        String seal) {
+    static final String FORMAT = "even-sheen-report/1";
+
+    record Trust(String footing, String meaning, List<String> why) {}
+
+    /** @param scores by quality, bare 0 and the reference 100 */
+    record Place(
+            int place,
+            String product,
+            double total,
+            double low,
+            double high,
+            double chanceFirst,
+            Map<String, Double> scores) {}
+
+    record Reader(String reader, String first) {}
+
+    /** @param overruled what the reviewer says against what was derived; empty if nothing */
+    record Advised(String product, String advice, String reason, String overruled) {}
+
+    Report sealed(String by) {
+        return new Report(
+                format,
+                question,
+                bed,
+                firstDay,
+                day,
+                reader,
+                answer,
+                more,
+                trust,
+                places,
+                readers,
+                scales,
+                money,
+                advice,
+                promises,
+                notTested,
+                method,
+                deviations,
+                disclosure,
+                cautions,
+                methods,
+                readings,
+                by);
+    }
+}

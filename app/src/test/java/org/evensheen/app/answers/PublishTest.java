@@ -1,0 +1,163 @@
+package org.evensheen.app.answers;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.net.http.HttpResponse;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SampleStudy;
+import org.evensheen.app.live.Web;
+import org.evensheen.app.studies.Study;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Reports go out whole, and stay as they went out. */
+@ExtendWith(LiveApp.class)
+class PublishTest {
+    private static Map<String, String> form(String... fields) {
+        Map<String, String> form = new HashMap<>(Map.of("key", UUID.randomUUID().toString()));
+        for (int i = 0; i < fields.length; i += 2) {
+            form.put(fields[i], fields[i + 1]);
+        }
+        return form;
+    }
+
+    private static JsonNode json(String address) {
+        HttpResponse<String> answer = Web.get(address);
+        assertThat(answer.statusCode()).isEqualTo(200);
+        return JsonMapper.builder().build().readTree(answer.body());
+    }
+
+    @Test
+    void anEditionIsAPageThatNeedsNothingElseAndSaysWhatThePagesSay() {
+        Study study = SampleStudy.read();
+        String at = "/studies/" + study.id();
+        String headline = "Osier <wins>? *Nearly*";
+        assertThat(Web.post(at + "/publish", form("headline", headline, "words", "First.\n\nSecond & last."))
+                        .statusCode())
+                .isEqualTo(302);
+        String page = Web.get(at + "/editions/1.html").body();
+        assertThat(page)
+                .contains("Osier &lt;wins&gt;?", "<p>First.</p>", "<p>Second &amp; last.</p>", "Edition 1,")
+                .contains("Kelter Rinse-On: given to the reviewer.", "Brock Paste: lent to the reviewer.")
+                .contains("by lot", "How far it can be trusted", "data sheet", "Not in it", "Slickness: ")
+                .doesNotContain("<script", "<link", "http://", "https://", "src=\"/");
+        JsonNode report = json(at + "/editions/1.json");
+        assertThat(report.get("format").asString()).isEqualTo("even-sheen-report/1");
+        assertThat(page)
+                .contains(report.get("answer").asString(), report.get("seal").asString());
+        assertThat(report.get("places").size()).isEqualTo(3);
+        assertThat(report.get("seal").asString()).matches("[0-9a-f]{64}");
+        String markdown = Web.get(at + "/editions/1.md").body();
+        assertThat(markdown)
+                .startsWith("# Osier \\<wins\\>? \\*Nearly\\*")
+                .contains("| Place | Product |", "## Who paid");
+        assertThat(Web.get(at + "/publish").body()).contains("Osier &lt;wins&gt;?", "/editions/1.html");
+    }
+
+    @Test
+    void theSameDataHaveTheSameSealAndALaterEditionSaysWhatChanged() {
+        Study study = SampleStudy.read();
+        String at = "/studies/" + study.id();
+        Map<String, String> first = form();
+        Web.post(at + "/publish", first);
+        Web.post(at + "/publish", first);
+        Web.post(at + "/publish", form("words", "Only words are new."));
+        String one = json(at + "/editions/1.json").get("seal").asString();
+        assertThat(json(at + "/editions/2.json").get("seal").asString()).isEqualTo(one);
+        assertThat(Web.get(at + "/editions/2.html").body()).contains("Nothing: the same data by the same method.");
+        Web.post(at + "/publish", form("for", "show"));
+        assertThat(json(at + "/editions/3.json").get("seal").asString()).isNotEqualTo(one);
+        assertThat(Web.get(at + "/editions/3.html").body())
+                .contains("Weighed for “Weekend show car” instead of “Lives by the sea and commutes”");
+        assertThat(Web.get(at + "/editions/4.html").statusCode())
+                .as("sent twice, published once")
+                .isEqualTo(404);
+        assertThat(json(at + "/report.json").get("seal").asString()).isEqualTo(one);
+        assertThatThrownBy(() -> LiveApp.database()
+                        .sql("update edition set html = '' where study_id = :id")
+                        .param("id", study.id())
+                        .update())
+                .hasMessageContaining("a published report stays as it was");
+    }
+
+    @Test
+    void whatChangesIsToldByProduct() {
+        Report.Place osier = new Report.Place(1, "Osier", 100, 90, 110, 0.9, Map.of());
+        Report.Place brock = new Report.Place(2, "Brock", 50, 40, 60, 0.1, Map.of());
+        Report before = report("a", "fair", List.of(osier, brock));
+        Report.Place sunk = new Report.Place(2, "Osier", 70, 60, 80, 0.2, Map.of());
+        Report.Place risen = new Report.Place(1, "Brock", 90, 80, 99, 0.8, Map.of());
+        assertThat(Changed.since(before, report("b", "thin", List.of(risen, sunk))))
+                .isEqualTo(
+                        "Day 8: Footing thin instead of fair; Brock went from place 2 to 1; Osier went from place 1 to 2.");
+        assertThat(Changed.since(before, report("b", "fair", List.of(osier))))
+                .isEqualTo("Day 8: Brock is no longer ranked.");
+        assertThat(Changed.since(before, report("b", "fair", List.of(osier, brock))))
+                .isEqualTo("Day 8: the same places.");
+    }
+
+    private static Report report(String seal, String footing, List<Report.Place> places) {
+        return new Report(
+                Report.FORMAT,
+                "Q",
+                "Bed",
+                "2026-01-01",
+                8,
+                "R",
+                "A",
+                "M",
+                new Report.Trust(footing, "", List.of()),
+                places,
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                Map.of("verdict", 1),
+                "r",
+                seal);
+    }
+
+    @Test
+    void wrongInputKeepsWhatWasTypedAndNothingIsPublished() {
+        Study study = SampleStudy.read();
+        String at = "/studies/" + study.id();
+        HttpResponse<String> wrong = Web.send(
+                at + "/publish", form("headline", "x".repeat(121), "words", "Kept words", "photo999999", "on"));
+        assertThat(wrong.statusCode()).isEqualTo(422);
+        assertThat(wrong.body()).contains("A headline has up to 120", "Kept words", "taken back since");
+        assertThat(Web.get(at + "/editions/1.html").statusCode()).isEqualTo(404);
+        assertThat(Web.send(at + "/publish", form("words", "y".repeat(4001))).body())
+                .contains("these are 4001");
+    }
+
+    @Test
+    void aStudyWithoutReadingsHasAReportThatSaysSoAndAClosedOneHasNone() {
+        Study unread = SampleStudy.applyingOnly();
+        assertThat(Web.get("/studies/" + unread.id() + "/report.html").body()).contains("Nothing can be weighed yet.");
+        Study closed = SampleStudy.closed();
+        String at = "/studies/" + closed.id();
+        for (String path :
+                List.of("/report.html", "/report.json", "/editions/1.html", "/editions/1.md", "/editions/1.json")) {
+            HttpResponse<String> answer = Web.get(at + path);
+            assertThat(answer.statusCode()).as(path).isEqualTo(404);
+            assertThat(answer.body()).as(path).doesNotContain("Osier", "Brock");
+        }
+        assertThat(Web.get(at + "/publish").body())
+                .contains("It waits until the")
+                .doesNotContain("Osier");
+        assertThat(Web.send(at + "/publish", form()).statusCode()).isEqualTo(404);
+    }
+}
