@@ -240,7 +240,7 @@ final class AnswerWords {
                                 better,
                                 close);
             case IF_IT_MUST_COST_LESS ->
-                "%s does better, but nothing does so for less money.%s".formatted(better, close);
+                "%s does better, but nothing whose cost is known does so for less.%s".formatted(better, close);
             case SKIP ->
                 a.cheaperToo()
                         ? "%s is better and costs less.%s".formatted(better, close)

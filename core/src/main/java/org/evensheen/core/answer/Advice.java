@@ -79,7 +79,7 @@ public record Advice(
                 .filter(p -> p.cost()
                         < worth.of(chosen.lines().get(0).contender())
                                 .map(Worth.Point::cost)
-                                .orElse(0.0))
+                                .orElse(Double.POSITIVE_INFINITY))
                 .isPresent();
         return cheapEdge
                 ? new Advice(own, Kind.IF_IT_MUST_COST_LESS, List.of(), close, better, false)

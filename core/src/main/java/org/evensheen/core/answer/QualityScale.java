@@ -134,6 +134,10 @@ public record QualityScale(
     static double quantile(double[] values, double share) {
         double[] sorted = values.clone();
         Arrays.sort(sorted);
+        return quantileOfSorted(sorted, share);
+    }
+
+    static double quantileOfSorted(double[] sorted, double share) {
         double at = share * (sorted.length - 1);
         int low = (int) Math.floor(at);
         int high = Math.min(sorted.length - 1, low + 1);

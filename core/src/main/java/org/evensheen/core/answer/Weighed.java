@@ -160,14 +160,32 @@ public record Weighed(
 
     private static double[][] chances(double[][] drawn) {
         int n = drawn.length;
-        double[][] chances = new double[n][n];
-        for (int d = 0; d < drawn[0].length; d++) {
+        int draws = drawn[0].length;
+        int[] counts = new int[n * n];
+        int[] better = new int[n];
+        double[] one = new double[n];
+        for (int d = 0; d < draws; d++) {
             for (int i = 0; i < n; i++) {
-                int better = 0;
-                for (int j = 0; j < n; j++) {
-                    better += drawn[j][d] > drawn[i][d] || drawn[j][d] == drawn[i][d] && j < i ? 1 : 0;
+                one[i] = drawn[i][d];
+                better[i] = 0;
+            }
+            for (int i = 1; i < n; i++) {
+                for (int j = 0; j < i; j++) {
+                    if (one[i] > one[j]) {
+                        better[j]++;
+                    } else {
+                        better[i]++;
+                    }
                 }
-                chances[i][better] += 1.0 / drawn[0].length;
+            }
+            for (int i = 0; i < n; i++) {
+                counts[i * n + better[i]]++;
+            }
+        }
+        double[][] chances = new double[n][n];
+        for (int i = 0; i < n; i++) {
+            for (int k = 0; k < n; k++) {
+                chances[i][k] = counts[i * n + k] / (double) draws;
             }
         }
         return chances;

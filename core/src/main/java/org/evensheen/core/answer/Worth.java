@@ -1,6 +1,7 @@
 package org.evensheen.core.answer;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -44,11 +45,19 @@ public record Worth(List<Point> points) {
         List<Weighed.Line> lines = result.lines().stream()
                 .filter(l -> logs.containsKey(l.contender()))
                 .toList();
+        Map<Integer, double[]> sorted = new TreeMap<>();
         Map<Integer, Double> cost = new TreeMap<>();
-        lines.forEach(l -> cost.put(l.contender(), Math.exp(QualityScale.quantile(logs.get(l.contender()), 0.5))));
+        for (Weighed.Line line : lines) {
+            double[] own = logs.get(line.contender()).clone();
+            Arrays.sort(own);
+            sorted.put(line.contender(), own);
+            cost.put(line.contender(), Math.exp(QualityScale.quantileOfSorted(own, 0.5)));
+        }
+        double[] chances = chances(lines, result, logs);
         List<Point> points = new ArrayList<>();
         double tail = (1 - Interval.LEVEL) / 2;
-        for (Weighed.Line line : lines) {
+        for (int i = 0; i < lines.size(); i++) {
+            Weighed.Line line = lines.get(i);
             int own = line.contender();
             Optional<Integer> beaten = lines.stream()
                     .filter(l -> l.total() > line.total() && cost.get(l.contender()) < cost.get(own))
@@ -58,32 +67,41 @@ public record Worth(List<Point> points) {
                     own,
                     cost.get(own),
                     new Interval(
-                            Math.exp(QualityScale.quantile(logs.get(own), tail)),
-                            Math.exp(QualityScale.quantile(logs.get(own), 1 - tail))),
+                            Math.exp(QualityScale.quantileOfSorted(sorted.get(own), tail)),
+                            Math.exp(QualityScale.quantileOfSorted(sorted.get(own), 1 - tail))),
                     line.total(),
                     line.interval(),
                     beaten.isEmpty(),
-                    chance(own, lines, result, logs),
+                    chances[i],
                     beaten));
         }
         points.sort(Comparator.comparingDouble(Point::cost));
         return new Worth(List.copyOf(points));
     }
 
-    private static double chance(int own, List<Weighed.Line> lines, Weighed result, Map<Integer, double[]> logs) {
-        double[] total = result.draws().get(own);
-        double[] cost = logs.get(own);
-        int on = 0;
-        for (int d = 0; d < total.length; d++) {
-            boolean beaten = false;
-            for (Weighed.Line other : lines) {
-                beaten |= other.contender() != own
-                        && result.draws().get(other.contender())[d] > total[d]
-                        && logs.get(other.contender())[d] < cost[d];
-            }
-            on += beaten ? 0 : 1;
+    /** How often each is on the edge, over the draws. */
+    private static double[] chances(List<Weighed.Line> lines, Weighed result, Map<Integer, double[]> logs) {
+        int n = lines.size();
+        double[][] total = new double[n][];
+        double[][] cost = new double[n][];
+        for (int i = 0; i < n; i++) {
+            total[i] = result.draws().get(lines.get(i).contender());
+            cost[i] = logs.get(lines.get(i).contender());
         }
-        return on / (double) total.length;
+        double[] on = new double[n];
+        int draws = n == 0 ? 0 : total[0].length;
+        for (int i = 0; i < n; i++) {
+            boolean[] beaten = new boolean[draws];
+            for (int j = 0; j < n; j++) {
+                for (int d = 0; d < draws; d++) {
+                    beaten[d] |= total[j][d] > total[i][d] && cost[j][d] < cost[i][d];
+                }
+            }
+            for (boolean b : beaten) {
+                on[i] += b ? 0 : 1.0 / draws;
+            }
+        }
+        return on;
     }
 
     public Optional<Point> of(int contender) {

@@ -131,8 +131,33 @@ public final class Network {
         return groups.stream().filter(g -> !g.isEmpty()).toList();
     }
 
-    /** A meeting's differences, with what they are the differences of. */
-    private record Rows(Meeting meeting, int from, RealMatrix v) {}
+    /**
+     * A meeting's differences to its first product.
+     *
+     * @param at of each product, its number in the part
+     */
+    private record Rows(Meeting meeting, int[] at, double[] y, RealMatrix v) {
+        static Rows of(Meeting m, Map<String, Integer> index) {
+            double[] y = new double[m.products().size() - 1];
+            for (int i = 0; i < y.length; i++) {
+                y[i] = m.means().get(i + 1) - m.means().get(0);
+            }
+            return new Rows(m, m.products().stream().mapToInt(index::get).toArray(), y, differences(m));
+        }
+
+        double[] residual(double[] beta) {
+            double[] r = new double[y.length];
+            for (int i = 0; i < r.length; i++) {
+                r[i] = y[i] - (beta[at[i + 1]] - beta[at[0]]);
+            }
+            return r;
+        }
+
+        /** Covariance of the same differences as the whole part has them. */
+        double fitted(double[][] c, int i, int j) {
+            return c[at[i + 1]][at[j + 1]] - c[at[i + 1]][at[0]] - c[at[0]][at[j + 1]] + c[at[0]][at[0]];
+        }
+    }
 
     private static Part part(List<Meeting> unordered) {
         List<Meeting> meetings = unordered.stream()
@@ -144,69 +169,82 @@ public final class Network {
         Map<String, Integer> index = new LinkedHashMap<>();
         names.forEach(n -> index.put(n, index.size()));
         int n = index.size();
-        int free = n - 1;
-        RealMatrix normal = new Array2DRowRealMatrix(free, free);
-        RealVector right = new ArrayRealVector(free);
+        double[][] normal = new double[n][n];
+        double[] right = new double[n];
         int count = 0;
         List<Rows> rows = new ArrayList<>();
         for (Meeting m : meetings) {
-            RealMatrix v = differences(m);
-            RealMatrix x = design(m, index, free);
-            RealVector y = observed(m);
-            RealMatrix weighed = x.transpose().multiply(inverse(v));
-            normal = normal.add(weighed.multiply(x));
-            right = right.add(weighed.operate(y));
-            rows.add(new Rows(m, count, v));
-            count += y.getDimension();
-        }
-        RealMatrix covariance = inverse(normal);
-        double[] beta = covariance.operate(right).toArray();
-        double[] all = new double[n];
-        System.arraycopy(beta, 0, all, 1, free);
-        double[][] full = new double[n][n];
-        for (int i = 0; i < free; i++) {
-            for (int j = 0; j < free; j++) {
-                full[i + 1][j + 1] = covariance.getEntry(i, j);
+            Rows r = Rows.of(m, index);
+            double[][] weight = inverse(r.v()).getData();
+            for (int a = 0; a < r.y().length; a++) {
+                for (int b = 0; b < r.y().length; b++) {
+                    add(normal, right, r, a, b, weight[a][b]);
+                }
             }
+            rows.add(r);
+            count += r.y().length;
+        }
+        // The first product by name is the zero of the parameters.
+        RealMatrix reduced = new Array2DRowRealMatrix(normal, false).getSubMatrix(1, n - 1, 1, n - 1);
+        RealMatrix covariance = inverse(reduced);
+        double[] beta = new double[n];
+        System.arraycopy(covariance.operate(java.util.Arrays.copyOfRange(right, 1, n)), 0, beta, 1, n - 1);
+        double[][] full = new double[n][n];
+        for (int k = 1; k < n; k++) {
+            System.arraycopy(covariance.getRow(k - 1), 0, full[k], 1, n - 1);
         }
         double q = 0;
         for (Rows r : rows) {
-            RealVector residual = observed(r.meeting())
-                    .subtract(design(r.meeting(), index, free).operate(new ArrayRealVector(beta)));
-            double own = residual.dotProduct(inverse(r.v()).operate(residual));
-            q += own;
+            double[] residual = r.residual(beta);
+            RealVector vector = new ArrayRealVector(residual, false);
+            q += vector.dotProduct(inverse(r.v()).operate(vector));
         }
-        int freedom = count - free;
+        int freedom = count - (n - 1);
         double p = freedom > 0 ? 1 - new ChiSquaredDistribution(freedom).cumulativeProbability(q) : 1;
-        List<Odd> odd = freedom > 0 ? odd(rows, index, free, beta, covariance) : List.of();
-        return new Part(lines(index, all, full, meetings), q, freedom, p, odd, looks(meetings), index, all, full);
+        List<Odd> odd = freedom > 0 ? odd(rows, beta, full) : List.of();
+        return new Part(lines(index, beta, full, meetings), q, freedom, p, odd, looks(meetings), index, beta, full);
+    }
+
+    /** Adds what two differences of a meeting say together, weighed. */
+    private static void add(double[][] normal, double[] right, Rows r, int a, int b, double weight) {
+        int[] at = r.at();
+        normal[at[a + 1]][at[b + 1]] += weight;
+        normal[at[a + 1]][at[0]] -= weight;
+        normal[at[0]][at[b + 1]] -= weight;
+        normal[at[0]][at[0]] += weight;
+        right[at[a + 1]] += weight * r.y()[b];
+        right[at[0]] -= weight * r.y()[b];
     }
 
     /**
      * Each product of a meeting, set against the others of that meeting: with {@code r} the meeting's residuals and {@code S = V − X·C·Xᵀ} their covariance, {@code cᵀr/√(cᵀSc)}. It equals the
      * test of that difference against an estimate made without the meeting.
      */
-    private static List<Odd> odd(
-            List<Rows> rows, Map<String, Integer> index, int free, double[] beta, RealMatrix covariance) {
+    private static List<Odd> odd(List<Rows> rows, double[] beta, double[][] covariance) {
         List<Odd> all = new ArrayList<>();
         NormalDistribution normal = new NormalDistribution();
         int looks = looks(rows.stream().map(Rows::meeting).toList());
         for (Rows r : rows) {
-            RealMatrix x = design(r.meeting(), index, free);
-            RealVector residual = observed(r.meeting()).subtract(x.operate(new ArrayRealVector(beta)));
-            RealMatrix s = r.v().subtract(x.multiply(covariance).multiplyTransposed(x));
-            int k = residual.getDimension();
+            double[] residual = r.residual(beta);
+            int k = residual.length;
             for (int product = 0; product < (k == 1 ? 1 : k + 1); product++) {
                 double[] c = new double[k];
                 java.util.Arrays.fill(c, -1.0 / k);
                 if (product > 0) {
                     c[product - 1] = 1;
                 }
-                RealVector contrast = new ArrayRealVector(c);
-                double variance = contrast.dotProduct(s.operate(contrast));
-                double own = contrast.dotProduct(r.v().operate(contrast));
+                double variance = 0;
+                double own = 0;
+                double value = 0;
+                for (int i = 0; i < k; i++) {
+                    value += c[i] * residual[i];
+                    for (int j = 0; j < k; j++) {
+                        own += c[i] * c[j] * r.v().getEntry(i, j);
+                        variance += c[i] * c[j] * (r.v().getEntry(i, j) - r.fitted(covariance, i, j));
+                    }
+                }
                 if (variance > 1e-9 * own) {
-                    double off = contrast.dotProduct(residual) / Math.sqrt(variance);
+                    double off = value / Math.sqrt(variance);
                     double p = 2 * normal.cumulativeProbability(-Math.abs(off));
                     if (p < LOOK) {
                         all.add(new Odd(
@@ -228,6 +266,8 @@ public final class Network {
     private static List<Line> lines(
             Map<String, Integer> index, double[] beta, double[][] covariance, List<Meeting> meetings) {
         int n = beta.length;
+        Map<String, Integer> took = new HashMap<>();
+        meetings.forEach(m -> m.products().forEach(p -> took.merge(p, 1, Integer::sum)));
         double mean = 0;
         for (double b : beta) {
             mean += b / n;
@@ -263,9 +303,7 @@ public final class Network {
                             beta[at] - mean,
                             Math.sqrt(Math.max(0, covariance[at][at] - 2 * rowMean[at] + grand)),
                             Double.POSITIVE_INFINITY),
-                    (int) meetings.stream()
-                            .filter(m -> m.products().contains(product))
-                            .count()));
+                    took.getOrDefault(product, 0)));
         }
         return List.copyOf(lines);
     }
@@ -286,32 +324,6 @@ public final class Network {
             }
         }
         return v;
-    }
-
-    private static RealVector observed(Meeting m) {
-        int k = m.products().size() - 1;
-        RealVector y = new ArrayRealVector(k);
-        for (int i = 1; i <= k; i++) {
-            y.setEntry(i - 1, m.means().get(i) - m.means().get(0));
-        }
-        return y;
-    }
-
-    /** The first product by name is the zero of the parameters. */
-    private static RealMatrix design(Meeting m, Map<String, Integer> index, int free) {
-        int k = m.products().size() - 1;
-        RealMatrix x = new Array2DRowRealMatrix(k, free);
-        int base = index.get(m.products().get(0));
-        for (int i = 1; i <= k; i++) {
-            int own = index.get(m.products().get(i));
-            if (own > 0) {
-                x.addToEntry(i - 1, own - 1, 1);
-            }
-            if (base > 0) {
-                x.addToEntry(i - 1, base - 1, -1);
-            }
-        }
-        return x;
     }
 
     private static RealMatrix inverse(RealMatrix m) {
