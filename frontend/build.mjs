@@ -21,6 +21,8 @@ const fonts = [
 for (const [name, weight, as] of fonts) {
   const whole = readFileSync(`node_modules/@fontsource/${name}/files/${name}-latin-${weight}-normal.woff2`);
   writeFileSync(join(out, 'fonts', `${as}.woff2`), await subset(whole, signs, { targetFormat: 'woff2' }));
+  // The same as the server draws with them, on the card of a report.
+  if (['display', 'text'].includes(as)) writeFileSync(join(out, 'fonts', `${as}.ttf`), await subset(whole, signs, { targetFormat: 'truetype' }));
 }
 
 const copies = {

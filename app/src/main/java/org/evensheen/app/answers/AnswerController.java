@@ -2,6 +2,7 @@ package org.evensheen.app.answers;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -56,7 +57,10 @@ class AnswerController {
             model.addAttribute("study", study);
             return "answers/closed";
         }
-        AnswerPage.Asked asked = asked(sent, profiles.all());
+        OverruledStore.Aside aside = overruled.aside(id);
+        List<Profile> readers = new ArrayList<>(Profile.shipped());
+        readers.addAll(aside.own());
+        AnswerPage.Asked asked = asked(sent, readers);
         if (!asked.problem().isEmpty()) {
             response.setStatus(422);
         }
@@ -67,7 +71,7 @@ class AnswerController {
                         study,
                         answering.of(study, today),
                         asked,
-                        overruled.of(id),
+                        aside.said(),
                         "%s, day %d. All that was measured, weighed."
                                 .formatted(study.bed().name(), today)));
         return part.isPresent() ? "answers/answer :: work" : "answers/answer";

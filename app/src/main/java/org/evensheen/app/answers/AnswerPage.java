@@ -36,6 +36,7 @@ record AnswerPage(
         List<Reader> readers,
         List<Slider> sliders,
         String turns,
+        String settles,
         @Nullable Picture picture,
         String worthNote,
         List<Said> advice,
@@ -170,6 +171,7 @@ record AnswerPage(
                     readers(),
                     sliders(),
                     AnswerWords.turns(weighed),
+                    words.settles(weighed),
                     picture(),
                     worth.points().size() < 2
                             ? "It takes two products whose cost is known: note the amounts that went on, and give the products a price."

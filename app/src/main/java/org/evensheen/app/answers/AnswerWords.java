@@ -8,12 +8,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.studies.Study;
 import org.evensheen.core.answer.Advice;
 import org.evensheen.core.answer.Profile;
 import org.evensheen.core.answer.QualityScale;
+import org.evensheen.core.answer.Settles;
 import org.evensheen.core.answer.Weighed;
 import org.evensheen.core.answer.Worth;
 import org.evensheen.core.cost.Money;
@@ -174,6 +176,60 @@ final class AnswerWords {
                                 + ", least on %s (%s)."
                                         .formatted(lower(last.getKey()), Figures.percent(Math.max(0, last.getValue())));
     }
+
+    /** What would tell the first two apart, for the least work; empty if nothing is ranked. */
+    String settles(Weighed w) {
+        if (w.lines().size() < 2) {
+            return "";
+        }
+        int sections = (int) w.lines().stream()
+                .limit(2)
+                .mapToLong(l -> study.record()
+                        .sectionsOf(study.record().contenders().get(l.contender()))
+                        .count())
+                .min()
+                .orElse(1);
+        List<Settles> all = Settles.of(w, Math.max(1, sections));
+        if (all.isEmpty()) {
+            return "For this reader it is settled: %s stands alone."
+                    .formatted(name(w.first().get(0)));
+        }
+        Settles one = all.get(0);
+        String two = "%s and %s".formatted(name(one.leader()), name(one.second()));
+        OptionalInt fewest = Settles.fewest(all);
+        if (fewest.isEmpty()) {
+            return "Even %d sections more of each would hardly part %s: they are too alike for what matters here. Move on, or ask what else parts them."
+                    .formatted(all.get(all.size() - 1).more(), two);
+        }
+        Settles by = all.stream()
+                .filter(s -> s.more() == fewest.getAsInt())
+                .findFirst()
+                .orElseThrow();
+        return "%s more of %s would part them, were what is seen now the truth: ahead in %s of the draws instead of %s. First readings of these take about %s."
+                .formatted(
+                        Figures.count(by.more(), "section", "sections"),
+                        two,
+                        Figures.percent(by.then()),
+                        Figures.percent(by.ahead()),
+                        hours(2 * by.more()));
+    }
+
+    /** Hands' time for first readings of so many sections, bare beside them. */
+    private String hours(int sections) {
+        double each = study.record().plan().measures().stream()
+                .mapToDouble(p -> p.repeats() * p.measure().seconds() + WALK)
+                .sum();
+        double minutes = SET_UP + (sections + 1) * (PUT_ON + each / 60);
+        return minutes < 90
+                ? "%s min".formatted(Figures.number(5 * Math.ceil(minutes / 5), 0))
+                : "%s h".formatted(Figures.compact(minutes / 60, 2));
+    }
+
+    /** Minutes and seconds as the Planner takes them. */
+    private static final double SET_UP = 20;
+
+    private static final double PUT_ON = 3;
+    private static final double WALK = 10;
 
     static String lower(Quality q) {
         return q.label().toLowerCase(java.util.Locale.ROOT);

@@ -1,8 +1,11 @@
 package org.evensheen.app.answers;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
+import org.evensheen.core.answer.Profile;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -10,31 +13,51 @@ import org.springframework.stereotype.Component;
 @Component
 class OverruledStore {
     private final JdbcClient database;
+    private final ProfileStore profiles;
 
-    OverruledStore(JdbcClient database) {
+    OverruledStore(JdbcClient database, ProfileStore profiles) {
         this.database = database;
+        this.profiles = profiles;
     }
 
     /** Another advice, with its reason. */
     record Overruled(int contender, String advice, String reason, String by) {}
 
+    /** What stands of a study. */
     Map<Integer, Overruled> of(long study) {
-        Map<Integer, Overruled> latest = new TreeMap<>();
-        database
-                .sql("""
-                        select distinct on (contender) contender, advice, reason, said_by from overruled
-                        where study_id = :study order by contender, id desc""")
+        return aside(study).said();
+    }
+
+    /** Readers of the reviewer's own and what was said against advice on a study, in one statement. */
+    record Aside(List<Profile> own, Map<Integer, Overruled> said) {}
+
+    Aside aside(long study) {
+        List<Profile> own = new ArrayList<>();
+        Map<Integer, Overruled> said = new TreeMap<>();
+        database.sql("""
+                        select 'profile' as what, id, name as one, weights::text as two, '' as by from profile
+                        union all
+                        select 'overruled', contender, advice, reason, said_by from (
+                            select distinct on (contender) contender, advice, reason, said_by from overruled
+                            where study_id = :study order by contender, id desc) o
+                        order by what, id""")
                 .param("study", study)
-                .query((row, n) -> new Overruled(
-                        row.getInt("contender"),
-                        row.getString("advice"),
-                        row.getString("reason"),
-                        row.getString("said_by")))
-                .list()
-                .stream()
-                .filter(o -> !o.advice().equals("derived"))
-                .forEach(o -> latest.put(o.contender(), o));
-        return latest;
+                .query((row, n) -> {
+                    if (row.getString("what").equals("profile")) {
+                        own.add(profiles.own(row.getLong("id"), row.getString("one"), row.getString("two")));
+                    } else if (!row.getString("one").equals("derived")) {
+                        said.put(
+                                row.getInt("id"),
+                                new Overruled(
+                                        row.getInt("id"),
+                                        row.getString("one"),
+                                        row.getString("two"),
+                                        row.getString("by")));
+                    }
+                    return n;
+                })
+                .list();
+        return new Aside(own, said);
     }
 
     /** Keeps it once by the page's key. */

@@ -28,10 +28,14 @@ class ProfileStore {
         List<Profile> all = new ArrayList<>(Profile.shipped());
         all.addAll(database.sql("select id, name, weights::text from profile order by id limit :most")
                 .param("most", MOST)
-                .query((row, n) -> new Profile(
-                        "own-" + row.getLong("id"), row.getString("name"), weights(row.getString("weights"))))
+                .query((row, n) -> own(row.getLong("id"), row.getString("name"), row.getString("weights")))
                 .list());
         return all;
+    }
+
+    /** One of the reviewer's own, as it is stored. */
+    Profile own(long id, String name, String weights) {
+        return new Profile("own-" + id, name, weights(weights));
     }
 
     private Map<Quality, Integer> weights(String text) {

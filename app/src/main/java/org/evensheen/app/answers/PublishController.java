@@ -145,6 +145,16 @@ class PublishController {
                 .body(Units.in(UnitSystem.METRIC, () -> reporting.of(study, LocalDate.now(clock), reader(reader))));
     }
 
+    /** The report as a card to share. */
+    @GetMapping("/studies/{id}/card.png")
+    ResponseEntity<byte[]> card(@PathVariable long id, @RequestParam(name = "for", defaultValue = "") String reader) {
+        Study study = open(id);
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_PNG)
+                .body(Card.png(
+                        Units.in(UnitSystem.METRIC, () -> reporting.of(study, LocalDate.now(clock), reader(reader)))));
+    }
+
     @PostMapping("/studies/{id}/publish")
     String publish(
             @PathVariable long id,

@@ -124,10 +124,15 @@ final class BundleWriter {
                 "schema",
                 Map.of(
                         "fields",
-                        table.names().stream()
-                                .map(n -> Map.of("name", n, "type", table.type(n)))
-                                .toList()));
+                        table.names().stream().map(n -> field(n, table.type(n))).toList()));
         return resource;
+    }
+
+    /** A field; times have parts of a second, which readers of the standard's first version take in no other format. */
+    private static Map<String, Object> field(String name, String type) {
+        return type.equals("datetime")
+                ? Map.of("name", name, "type", type, "format", "any")
+                : Map.of("name", name, "type", type);
     }
 
     private static List<@Nullable Object> row(@Nullable Object... cells) {

@@ -24,7 +24,8 @@ import org.springframework.stereotype.Component;
 @ConditionalOnProperty("even-sheen.demo")
 class DemoPhotos {
     private static final int ESTUARY_GREEN = 0x3f5f57;
-    private static final int MOST = 2;
+    /** Of so many visits the first and the last are seen. */
+    private static final int VISITS = 4;
 
     private final PhotoStore store;
     private final Clock clock;
@@ -45,10 +46,11 @@ class DemoPhotos {
                 told.coatings(),
                 told.freshDay(),
                 told.draft().seed());
-        List<Occasion> visits = record.plan().visits().stream()
+        List<Occasion> all = record.plan().visits().stream()
                 .filter(v -> v.day() < told.today() && !told.skipped().contains(v.day()) && v.day() % 14 <= 2)
-                .limit(MOST)
+                .limit(VISITS)
                 .toList();
+        List<Occasion> visits = all.size() < 2 ? all : List.of(all.get(0), all.get(all.size() - 1));
         List<Shot> shots = record.sections().subList(0, 2).stream()
                 .flatMap(section -> visits.stream().map(visit -> new Shot(section, visit)))
                 .toList();

@@ -2,6 +2,7 @@ package org.evensheen.app.league;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import org.evensheen.core.measure.Quality;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -124,6 +125,13 @@ class FindingStore {
                                         .toArray(String[]::new))
                         .query(Shelved.class)
                         .list();
+    }
+
+    Optional<String> named(long product) {
+        return database.sql("select name from product where id = :id")
+                .param("id", product)
+                .query(String.class)
+                .optional();
     }
 
     /** Qualities of which something was found, with how many findings. */

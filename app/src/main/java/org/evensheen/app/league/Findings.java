@@ -23,6 +23,7 @@ import org.evensheen.core.study.Stage;
 import org.evensheen.core.wear.Wear;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -36,7 +37,6 @@ class Findings {
 
     static final int METHOD = 100 * OWN + 10 * Verdict.METHOD + Wear.METHOD;
     private static final int AT_ONCE = 5;
-    private static final long EVERY_SECONDS = 4;
     /** Below so many degrees of freedom an interval is too wide to be taken for a normal one. */
     private static final double LEAST_FREEDOM = 2.5;
 
@@ -45,6 +45,7 @@ class Findings {
     private final Judging judging;
     private final Answering answering;
     private final Clock clock;
+    private final long everySeconds;
     private final ScheduledExecutorService rounds = Executors.newSingleThreadScheduledExecutor(task -> {
         Thread thread = new Thread(task, "league");
         thread.setDaemon(true);
@@ -52,17 +53,26 @@ class Findings {
         return thread;
     });
 
-    Findings(FindingStore store, StudyStore studies, Judging judging, Answering answering, Clock clock) {
+    Findings(
+            FindingStore store,
+            StudyStore studies,
+            Judging judging,
+            Answering answering,
+            Clock clock,
+            @Value("${even-sheen.league-seconds}") long everySeconds) {
         this.store = store;
         this.studies = studies;
         this.judging = judging;
         this.answering = answering;
         this.clock = clock;
+        this.everySeconds = everySeconds;
     }
 
     @EventListener(ApplicationReadyEvent.class)
     void begin() {
-        rounds.scheduleWithFixedDelay(this::round, 1, EVERY_SECONDS, TimeUnit.SECONDS);
+        if (everySeconds > 0) {
+            rounds.scheduleWithFixedDelay(this::round, 1, everySeconds, TimeUnit.SECONDS);
+        }
     }
 
     @PreDestroy

@@ -2,22 +2,28 @@ package org.evensheen.app.league;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.evensheen.app.page.Figures;
+import org.evensheen.app.page.Missing;
 import org.evensheen.app.studies.StudyStore;
-import org.evensheen.core.label.ProductKind;
 import org.evensheen.core.league.Meeting;
 import org.evensheen.core.league.Network;
 import org.evensheen.core.measure.Quality;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 
 /** Verdicts: the league of every product ever tested, and what each study came to. */
@@ -90,6 +96,45 @@ class LeagueController {
         return "league/league";
     }
 
+    /** How a product stands, in a line. */
+    record Stands(String quality, String words, String address) {}
+
+    /** Where a product of the Shelf stands in every table it is in. */
+    @GetMapping("/shelf/{id}/league")
+    String product(@PathVariable long id, Model model) {
+        String name = store.named(id).orElseThrow(() -> new Missing("There is no product %d.".formatted(id)));
+        List<Stands> lines = new ArrayList<>();
+        for (FindingStore.Count count : store.counts()) {
+            Quality quality = Quality.ofCode(count.quality()).orElseThrow();
+            store.on(quality, Findings.METHOD).stream()
+                    .collect(Collectors.groupingBy(FindingStore.Kept::alike, TreeMap::new, Collectors.toList()))
+                    .forEach((alike, kept) -> stands(name, quality, alike, kept).ifPresent(lines::add));
+        }
+        model.addAttribute("lines", lines);
+        return "league/league :: product";
+    }
+
+    private Optional<Stands> stands(String name, Quality quality, String alike, List<FindingStore.Kept> kept) {
+        List<Meeting> meetings =
+                kept.stream().flatMap(k -> meeting(k, "", Map.of()).stream()).toList();
+        return worked.get(meetings, Network::of).parts().stream()
+                .flatMap(p -> p.lines().stream()
+                        .filter(l -> l.product().equalsIgnoreCase(name))
+                        .map(l -> new Stands(
+                                quality.label(),
+                                "place %d of %d, %s"
+                                        .formatted(
+                                                l.place(),
+                                                p.lines().size(),
+                                                Figures.count(l.meetings(), "study", "studies")),
+                                "/verdicts?quality=%s&alike=%s&text=%s"
+                                        .formatted(
+                                                quality.code(),
+                                                URLEncoder.encode(alike, StandardCharsets.UTF_8),
+                                                URLEncoder.encode(name, StandardCharsets.UTF_8)))))
+                .findFirst();
+    }
+
     private Map<String, FindingStore.Shelved> shelf(List<FindingStore.Kept> all) {
         Map<String, FindingStore.Shelved> shelf = new TreeMap<>(String.CASE_INSENSITIVE_ORDER);
         store.shelved(all.stream()
@@ -132,11 +177,5 @@ class LeagueController {
             case SEPTEMBER, OCTOBER, NOVEMBER -> "autumn";
             case DECEMBER, JANUARY, FEBRUARY -> "winter";
         };
-    }
-
-    static Optional<ProductKind> kind(String code) {
-        return java.util.stream.Stream.of(ProductKind.values())
-                .filter(k -> k.code().equals(code))
-                .findFirst();
     }
 }

@@ -15,6 +15,7 @@ import java.util.TreeSet;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.verdicts.Strips;
 import org.evensheen.core.comparing.Interval;
+import org.evensheen.core.label.ProductKind;
 import org.evensheen.core.league.Network;
 import org.evensheen.core.measure.Quality;
 
@@ -112,7 +113,7 @@ record LeaguePage(
             shelf.values().forEach(s -> codes.add(s.kind()));
             return codes.stream()
                     .map(c -> new Choice(
-                            c, LeagueController.kind(c).map(k -> k.label()).orElse(c), c.equals(asked.kind())))
+                            c, ProductKind.ofCode(c).map(k -> k.label()).orElse(c), c.equals(asked.kind())))
                     .toList();
         }
 

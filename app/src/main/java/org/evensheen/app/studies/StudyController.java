@@ -3,6 +3,7 @@ package org.evensheen.app.studies;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Controller;
@@ -27,7 +28,7 @@ class StudyController {
     @GetMapping("/studies")
     String list(@RequestParam(defaultValue = "0") int page, Model model) {
         int shown = Math.max(0, Math.min(page, 10_000));
-        List<StudyStore.Listed> listed = studies.list(shown);
+        List<StudyStore.Listed> listed = studies.list(shown, LocalDate.now(clock));
         model.addAttribute("older", listed.size() == StudyStore.PAGE ? shown + 1 : null);
         model.addAttribute("studies", StudyList.of(listed, clock));
         return "studies/list";

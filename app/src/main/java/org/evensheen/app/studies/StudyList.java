@@ -9,7 +9,8 @@ import java.util.Locale;
 import org.evensheen.app.page.Figures;
 
 /** The list of studies in words. */
-record StudyList(String address, String question, String about, String when) {
+record StudyList(
+        String address, String question, String about, String when, String sentence, String trust, String next) {
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
     static List<StudyList> of(List<StudyStore.Listed> studies, Clock clock) {
@@ -20,7 +21,12 @@ record StudyList(String address, String question, String about, String when) {
                         s.question(),
                         "%s, %s".formatted(s.bed(), Figures.count(s.products(), "product", "products")),
                         "begun %s, day %d today"
-                                .formatted(s.firstDay().format(DATE), ChronoUnit.DAYS.between(s.firstDay(), today))))
+                                .formatted(s.firstDay().format(DATE), ChronoUnit.DAYS.between(s.firstDay(), today)),
+                        s.sentence(),
+                        s.closed() ? "judged by code" : s.footing(),
+                        s.next()
+                                .map(d -> d.equals(today) ? "due today" : "next on " + Figures.day(d, today))
+                                .orElse("")))
                 .toList();
     }
 }

@@ -87,6 +87,22 @@ class PublishTest {
                 .hasMessageContaining("a published report stays as it was");
     }
 
+    /** The card is a picture of its size, and another answer is another picture. */
+    @Test
+    void theCardIsDrawnFromTheReport() throws java.io.IOException {
+        Study study = SampleStudy.read();
+        HttpResponse<byte[]> card = Web.bytes("/studies/" + study.id() + "/card.png");
+        assertThat(card.headers().firstValue("Content-Type").orElseThrow()).startsWith("image/png");
+        var image = javax.imageio.ImageIO.read(new java.io.ByteArrayInputStream(card.body()));
+        assertThat(List.of(image.getWidth(), image.getHeight())).containsExactly(1200, 630);
+        Report.Place osier = new Report.Place(1, "Osier", 100, 90, 110, 0.9, Map.of());
+        assertThat(Card.png(report("a", "fair", List.of(osier))))
+                .isEqualTo(Card.png(report("a", "fair", List.of(osier))));
+        assertThat(Card.png(report("a", "fair", List.of(osier))))
+                .isNotEqualTo(Card.png(report("a", "thin", List.of(osier))));
+        assertThat(Card.png(report("a", "fair", List.of()))).isNotEmpty();
+    }
+
     @Test
     void whatChangesIsToldByProduct() {
         Report.Place osier = new Report.Place(1, "Osier", 100, 90, 110, 0.9, Map.of());

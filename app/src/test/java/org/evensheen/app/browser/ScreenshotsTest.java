@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.function.Consumer;
 import org.evensheen.app.browser.ChromiumExtension.Visit;
+import org.evensheen.app.league.Rounds;
 import org.evensheen.app.live.LiveApp;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
@@ -54,8 +55,9 @@ class ScreenshotsTest {
         shoot("mixer", 1280, 800, "/mixer?product=12&dose=1:6", page -> {});
         shoot("key", 1280, 800, "/studies/3/key", page -> {});
         shoot("study-phone", 390, 844, "/studies/3", page -> {});
-        shoot("photos", 1280, 800, "/studies/3/photos?section=M", page -> {});
-        shoot("kit", 1280, 800, "/kit", ScreenshotsTest::listen);
+        shoot("answer", 1280, 800, "/studies/6/answer", page -> {});
+        Rounds.untilNoneIsStale();
+        shoot("league", 1280, 800, "/verdicts", page -> {});
         shoot("run-phone", 390, 844, "/studies/3/run", ScreenshotsTest::pull);
         shoot("apply", 1280, 800, "/studies/4/run?day=1", ScreenshotsTest::apply);
     }
@@ -120,13 +122,6 @@ class ScreenshotsTest {
                 "do/1/wash",
                 "done");
         page.locator(".now-step.is-pair:not([hidden])").waitFor();
-    }
-
-    private static void listen(Page page) {
-        page.getByText("Check it").first().click();
-        page.getByText("It holds").waitFor();
-        page.getByText("Listen").nth(1).click();
-        page.locator(".raw li").first().waitFor();
     }
 
     /** The air is noted, and the first wanting pull taken by the gauge. */

@@ -86,9 +86,12 @@ class DemoTruthTest {
 
     @Test
     void theDemoIsLoadedOnceHoweverOftenTheApplicationStarts() {
-        int before = LiveApp.bean(StudyStore.class).list(0).size();
+        int before = LiveApp.bean(StudyStore.class)
+                .list(0, java.time.LocalDate.now())
+                .size();
         LiveApp.bean(DemoLoader.class).run(new org.springframework.boot.DefaultApplicationArguments());
-        assertThat(LiveApp.bean(StudyStore.class).list(0)).hasSize(before);
+        assertThat(LiveApp.bean(StudyStore.class).list(0, java.time.LocalDate.now()))
+                .hasSize(before);
     }
 
     /** The stand-in's half-lives are known, and the verdict finds them: who stands longest, by how many times, with the truth inside the interval. */

@@ -21,13 +21,6 @@ import org.junit.jupiter.api.extension.ExtendWith;
 /** What studies add to the league, and what it shows of them. */
 @ExtendWith(LiveApp.class)
 class LeagueTest {
-    private static void refreshed() {
-        Findings findings = LiveApp.bean(Findings.class);
-        for (int i = 0; i < 200 && findings.refresh() > 0; i++) {
-            // until nothing is stale
-        }
-    }
-
     private static List<FindingStore.Kept> of(Study study, Quality quality) {
         return LiveApp.bean(FindingStore.class).on(quality, Findings.METHOD).stream()
                 .filter(k -> k.study() == study.id())
@@ -55,7 +48,7 @@ class LeagueTest {
     @Test
     void aStudyAddsItsFirstReadingsAsSharesOfBare() {
         Study study = SampleStudy.read();
-        refreshed();
+        Rounds.untilNoneIsStale();
         List<FindingStore.Kept> found = of(study, Quality.SLICKNESS);
         assertThat(found).hasSize(1);
         FindingStore.Document d = found.get(0).document();
@@ -79,11 +72,15 @@ class LeagueTest {
     void theLeagueNamesProductsOfOpenStudiesAndNoneOfClosedOnes() {
         Study open = SampleStudy.read();
         Study closed = SampleStudy.closed();
-        refreshed();
+        Rounds.untilNoneIsStale();
         assertThat(of(closed, Quality.SLICKNESS)).isEmpty();
         String page = Web.get("/verdicts?quality=slickness").body();
-        assertThat(page)
-                .contains("Osier Spray Seal", "Brock Paste", "points of bare", "/shelf/")
+        assertThat(page).contains("Osier Spray Seal", "Brock Paste", "points of bare", "/shelf/");
+        StringBuilder lists = new StringBuilder();
+        for (int i = 0; i < 60 && !lists.toString().contains("/studies/" + open.id() + "/answer"); i++) {
+            lists.append(Web.get("/verdicts?quality=slickness&page=" + i).body());
+        }
+        assertThat(lists.toString())
                 .contains(
                         "/studies/" + open.id() + "/answer", "/studies/" + closed.id() + "/verdict", "judged by code");
         assertThat(Web.get("/verdicts?quality=slickness&kind=wax").body()).contains("Nothing matches");
@@ -98,15 +95,42 @@ class LeagueTest {
     @Test
     void whatAStudyAddsFollowsItsRevision() {
         Study study = SampleStudy.read();
-        refreshed();
+        Rounds.untilNoneIsStale();
         LiveApp.database()
                 .sql("update finding_source set revision = revision - 1 where study_id = :id")
                 .param("id", study.id())
                 .update();
         assertThat(LiveApp.bean(FindingStore.class).stale(Findings.METHOD, 500)).contains(study.id());
-        refreshed();
+        Rounds.untilNoneIsStale();
         assertThat(of(study, Quality.SLICKNESS)).hasSize(1);
         assertThat(LiveApp.bean(FindingStore.class).stale(Findings.METHOD, 500)).doesNotContain(study.id());
+    }
+
+    /** A product's own page says where it stands, and the list of studies what each came to. */
+    @Test
+    void whatStandsIsToldWhereOneLooks() {
+        Study study = SampleStudy.read();
+        Rounds.untilNoneIsStale();
+        long osier = LiveApp.database()
+                .sql("select id from product where name = 'Osier Spray Seal'")
+                .query(Long.class)
+                .single();
+        assertThat(Web.get("/shelf/" + osier + "/league").body())
+                .containsPattern("place \\d+ of \\d+, \\d+ stud")
+                .contains("/verdicts?quality=slickness");
+        assertThat(Web.get("/shelf/999999/league").statusCode()).isEqualTo(404);
+        String sentence = LiveApp.database()
+                .sql("select sentence from finding_source where study_id = :id")
+                .param("id", study.id())
+                .query(String.class)
+                .single();
+        assertThat(sentence).endsWith(" first.");
+        boolean listed = false;
+        for (int i = 0; i < 60 && !listed; i++) {
+            String list = Web.get("/studies?page=" + i).body();
+            listed = list.contains("/studies/" + study.id() + "\"") && list.contains(sentence);
+        }
+        assertThat(listed).isTrue();
     }
 
     @Test

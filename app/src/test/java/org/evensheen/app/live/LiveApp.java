@@ -80,6 +80,7 @@ public final class LiveApp implements BeforeAllCallback {
                         "--spring.datasource.url=" + url,
                         "--server.port=0",
                         "--even-sheen.demo=true",
+                        "--even-sheen.league-seconds=0",
                         "--even-sheen.standins=" + bench.firstPort(),
                         "--even-sheen.home=" + home,
                         "--logging.level.root=error"));

@@ -22,6 +22,19 @@ public final class Web {
         return send(headers.length == 0 ? request : request.headers(headers));
     }
 
+    /** What is no text. */
+    public static HttpResponse<byte[]> bytes(String path) {
+        try {
+            return CLIENT.send(
+                    HttpRequest.newBuilder(URI.create(LiveApp.url() + path)).build(),
+                    HttpResponse.BodyHandlers.ofByteArray());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     /** Posts a form; a value of null leaves its field out. */
     public static HttpResponse<String> post(String path, Map<String, String> form, String... headers) {
         String body = form.entrySet().stream()

@@ -85,7 +85,9 @@ class PagesTest {
         java.util.Set<Long> seen = new java.util.HashSet<>();
         StudyStore store = LiveApp.bean(StudyStore.class);
         int page = 0;
-        for (List<StudyStore.Listed> listed = store.list(0); !listed.isEmpty(); listed = store.list(++page)) {
+        for (List<StudyStore.Listed> listed = store.list(0, LocalDate.now());
+                !listed.isEmpty();
+                listed = store.list(++page, LocalDate.now())) {
             listed.forEach(s ->
                     assertThat(seen.add(s.id())).as("study %s once", s.id()).isTrue());
         }

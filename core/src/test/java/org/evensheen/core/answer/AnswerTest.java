@@ -191,4 +191,22 @@ class AnswerTest {
                 .extracting(Advice::kind)
                 .containsOnly(Advice.Kind.OPEN);
     }
+
+    @Test
+    void sectionsMorePartTheFirstTwoAsErrorsShrink() {
+        // Totals 100 and 90 with errors of 5 each: the difference has 7.07, and the leader is ahead in Φ(1.414) of the
+        // draws.
+        Weighed w = Weighed.of(HALF, List.of(0, 1), List.of(scale(Quality.LIFE, 5, 100, 90)));
+        List<Settles> settles = Settles.of(w, 2);
+        assertThat(settles).extracting(Settles::more).containsExactly(1, 2, 4, 8);
+        assertThat(settles.get(0).ahead()).isCloseTo(0.921, within(0.02));
+        // Two sections more halve the variance: Φ(2).
+        assertThat(settles.get(1).then()).isCloseTo(0.977, within(0.01));
+        assertThat(settles.get(0).then()).isCloseTo(0.958, within(0.015));
+        assertThat(Settles.fewest(settles).orElseThrow()).isBetween(2, 4);
+        assertThat(Settles.of(Weighed.of(HALF, List.of(0, 1), List.of(scale(Quality.LIFE, 1, 100, 40))), 2))
+                .as("the first stands alone")
+                .isEmpty();
+        assertThat(Settles.fewest(List.of())).isEmpty();
+    }
 }
