@@ -1,6 +1,9 @@
 package org.evensheen.app.answers;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.servlet.http.HttpServletResponse;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -10,11 +13,14 @@ import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Refused;
+import org.evensheen.app.page.Units;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.answer.Profile;
 import org.evensheen.core.measure.Quality;
+import org.evensheen.core.study.Contender;
 import org.evensheen.core.units.PlainText;
+import org.evensheen.core.units.UnitSystem;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -35,6 +41,16 @@ class AnswerController {
     private final ProfileStore profiles;
     private final OverruledStore overruled;
     private final Clock clock;
+    /** The same answer for the same reader is the same page. */
+    private final Cache<Written, AnswerPage> written =
+            Caffeine.newBuilder().maximumSize(60).build();
+
+    private record Written(
+            Answer answer,
+            List<Contender> contenders,
+            AnswerPage.Asked asked,
+            Map<Integer, OverruledStore.Overruled> said,
+            UnitSystem told) {}
 
     AnswerController(
             StudyStore studies, Answering answering, ProfileStore profiles, OverruledStore overruled, Clock clock) {
@@ -65,15 +81,19 @@ class AnswerController {
             response.setStatus(422);
         }
         int today = Math.max(0, study.dayOf(clock));
+        Answer answer = answering.of(study, today);
         model.addAttribute(
                 "page",
-                AnswerPage.of(
-                        study,
-                        answering.of(study, today),
-                        asked,
-                        aside.said(),
-                        "%s, day %d. All that was measured, weighed."
-                                .formatted(study.bed().name(), today)));
+                written.get(
+                        new Written(answer, study.record().contenders(), asked, aside.said(), Units.now()),
+                        w -> AnswerPage.of(
+                                study,
+                                answer,
+                                asked,
+                                aside.said(),
+                                "%s, day %d. All that was measured, weighed."
+                                        .formatted(study.bed().name(), today))));
+        model.addAttribute("key", UUID.randomUUID());
         return part.isPresent() ? "answers/answer :: work" : "answers/answer";
     }
 
@@ -150,7 +170,10 @@ class AnswerController {
         if (!advice.equals("derived") && (why.isEmpty() || why.length() > REASON || !PlainText.readable(why))) {
             throw new Refused("Say why, in up to %d characters: it is printed beside it.".formatted(REASON));
         }
-        overruled.keep(id, new OverruledStore.Overruled(contender, advice, why, hands.name()), key);
+        // A page has a form for each product: the same sent twice is kept once, another is another.
+        UUID once = UUID.nameUUIDFromBytes(
+                "%s/%d/%s/%s".formatted(key, contender, advice, why).getBytes(StandardCharsets.UTF_8));
+        overruled.keep(id, new OverruledStore.Overruled(contender, advice, why, hands.name()), once);
         return "redirect:/studies/%d/answer".formatted(id);
     }
 }

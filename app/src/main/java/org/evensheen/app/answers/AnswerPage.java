@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
 import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.studies.Study;
@@ -103,7 +102,7 @@ record AnswerPage(
             String labelX) {}
 
     /** Advice on a product. */
-    record Said(int number, String name, String kind, String word, String reason, String overruled, UUID key) {}
+    record Said(int number, String name, String kind, String word, String reason, String overruled) {}
 
     /** What was asked. */
     record Asked(Profile profile, List<Profile> all, String problem) {}
@@ -387,8 +386,7 @@ record AnswerPage(
                                 words.advice(a),
                                 other.map(o -> "%s says so against what was derived (%s): %s"
                                                 .formatted(o.by(), AnswerWords.word(a.kind()), o.reason()))
-                                        .orElse(""),
-                                UUID.randomUUID());
+                                        .orElse(""));
                     })
                     .toList();
         }

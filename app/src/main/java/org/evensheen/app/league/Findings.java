@@ -26,6 +26,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
+import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 
 /** Goes through studies that have moved on, in the background, and keeps what they add to the league. Several copies of the application may do so at once. */
@@ -114,7 +115,9 @@ class Findings {
                     told.footing().word(),
                     study.dateOf(Math.min(today, last(study))));
             findings = findings(study, today);
-        } catch (IllegalArgumentException | ArithmeticException e) {
+        } catch (DataAccessException e) {
+            throw e;
+        } catch (RuntimeException e) {
             // A study that can't be worked out is gone past, or it would keep all others waiting.
             LOG.warn("Study {} adds nothing to the league", study.id(), e);
             answered = new FindingStore.Answered(

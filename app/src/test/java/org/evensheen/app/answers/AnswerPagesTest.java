@@ -134,6 +134,10 @@ class AnswerPagesTest {
         assertThat(Web.get(address).body())
                 .contains("says so against what was derived", "Smells of &lt;b&gt;honey&lt;/b&gt;")
                 .doesNotContain("<b>honey");
+        Map<String, String> stale = new HashMap<>(form);
+        stale.put("reason", "The same page, another word");
+        assertThat(Web.post(address + "/overrule", stale).statusCode()).isEqualTo(302);
+        assertThat(Web.get(address).body()).as("two forms of one page").contains("another word");
         form.putAll(Map.of(
                 "advice", "derived", "reason", "", "key", UUID.randomUUID().toString()));
         assertThat(Web.post(address + "/overrule", form).statusCode()).isEqualTo(302);
