@@ -1,5 +1,7 @@
 package org.evensheen.app.beds;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
@@ -17,6 +19,7 @@ import org.evensheen.core.layout.BedShape;
 import org.evensheen.core.layout.BedShape.Trim;
 import org.evensheen.core.layout.Outline;
 import org.evensheen.core.layout.Zone;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -75,16 +78,21 @@ public class BedStore {
                 .optional();
     }
 
-    /** The bed of a row that has {@link #COLUMNS}. */
-    public static Bed bed(ResultSet row) throws SQLException {
-        String outline = row.getString("outline");
+    /** A shape as it is stored; what is read of it can't change. */
+    private record Drawn(
+            @Nullable String outline, double width, double height, List<String> trims, List<String> zones) {}
+
+    private static final Cache<Drawn, BedShape> SHAPES =
+            Caffeine.newBuilder().maximumSize(300).build();
+
+    private static BedShape shape(Drawn drawn) {
         List<Trim> trims = new ArrayList<>();
-        for (String text : (String[]) row.getArray("trims").getArray()) {
+        for (String text : drawn.trims) {
             String[] parts = text.split("\n");
             trims.add(new Trim(parts[0], Outline.parse(parts[1])));
         }
         List<Zone> zones = new ArrayList<>();
-        for (String text : (String[]) row.getArray("zones").getArray()) {
+        for (String text : drawn.zones) {
             String[] parts = text.split("\n");
             zones.add(new Zone(
                     Zone.Kind.ofCode(parts[0]).orElseThrow(),
@@ -94,17 +102,29 @@ public class BedStore {
                     Double.parseDouble(parts[4]),
                     Double.parseDouble(parts[5])));
         }
+        return new BedShape(
+                drawn.outline == null
+                        ? Outline.rectangle(0, 0, drawn.width, drawn.height)
+                        : Outline.parse(drawn.outline),
+                trims,
+                zones);
+    }
+
+    /** The bed of a row that has {@link #COLUMNS}. */
+    public static Bed bed(ResultSet row) throws SQLException {
         return new Bed(
                 row.getLong("bed_id"),
                 row.getString("name"),
                 row.getString("vehicle"),
                 Kind.ofCode(row.getString("bed_kind")).orElseThrow(),
-                new BedShape(
-                        outline == null
-                                ? Outline.rectangle(0, 0, row.getDouble("width_mm"), row.getDouble("height_mm"))
-                                : Outline.parse(outline),
-                        trims,
-                        zones),
+                SHAPES.get(
+                        new Drawn(
+                                row.getString("outline"),
+                                row.getDouble("width_mm"),
+                                row.getDouble("height_mm"),
+                                List.of((String[]) row.getArray("trims").getArray()),
+                                List.of((String[]) row.getArray("zones").getArray())),
+                        BedStore::shape),
                 new Traits(
                         row.getDouble("tilt_deg"),
                         row.getString("colour"),

@@ -1,5 +1,7 @@
 package org.evensheen.app.kit;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.Types;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
@@ -88,10 +90,16 @@ public class InstrumentStore {
 
     /** Reads what {@link #LINKED_AS_JSON} gave. */
     public List<Instrument> read(String linked) {
-        return Stream.of(json.readValue(linked, Row[].class))
-                .map(Row::instrument)
-                .toList();
+        return known.get(
+                linked,
+                text -> Stream.of(json.readValue(text, Row[].class))
+                        .map(Row::instrument)
+                        .toList());
     }
+
+    /** The same text is the same instruments. */
+    private final Cache<String, List<Instrument>> known =
+            Caffeine.newBuilder().maximumSize(50).build();
 
     /**
      * Loads an instrument in use.
