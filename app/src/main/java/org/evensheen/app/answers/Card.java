@@ -66,7 +66,7 @@ final class Card {
         pen.drawString(
                 fitting(
                         pen.getFontMetrics(),
-                        "%s, day %d. Footing: %s. Even Sheen"
+                        "%s, day %d. Footing: %s. Bare is 0, the reference 100. Even Sheen"
                                 .formatted(
                                         report.bed(),
                                         report.day(),

@@ -407,6 +407,20 @@ public class ComparisonStore {
                 .list();
     }
 
+    /** Ids of comparisons, the latest first; of those with a product of the Shelf only, if one is given. */
+    List<Long> with(Optional<Long> product, int most, int skipped) {
+        return database.sql("""
+                        select c.id from comparison c
+                        where :product::bigint is null
+                           or exists (select 1 from comparison_contender e where e.comparison_id = c.id and e.product_id = :product)
+                        order by c.id desc limit :most offset :skipped""")
+                .param("product", product.orElse(null), java.sql.Types.BIGINT)
+                .param("most", most)
+                .param("skipped", skipped)
+                .query(Long.class)
+                .list();
+    }
+
     /** The latest comparisons. */
     List<Listed> latest(int most) {
         return database.sql("""

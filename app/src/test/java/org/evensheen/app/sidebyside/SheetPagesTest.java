@@ -61,6 +61,25 @@ class SheetPagesTest {
         assertThat(other).contains("comparison.json", "photos/0001.jpg");
     }
 
+    /** What afternoons came to is told at Verdicts and on the page of each product that took part. */
+    @Test
+    void afternoonsAreToldWhereOneLooksForVerdicts() {
+        String rare = "Rare Glaze " + UUID.randomUUID();
+        long product = org.evensheen.app.live.SampleProduct.make(rare, "wax", "4 mL per section; for paint", 500);
+        String at = begun("spray", rare, "Something Else");
+        say(at, "streaks/A", "1");
+        say(at, "streaks/B", "4");
+        String own = plain(Web.get("/compare/told?product=" + product));
+        assertThat(own)
+                .contains(rare + " / Something Else", at + "/sheet", "Seen once, so not proven")
+                .doesNotContain("Older");
+        assertThat(plain(Web.get("/compare/told"))).contains(rare);
+        assertThat(plain(Web.get("/compare/told?product=999999"))).doesNotContain("<li");
+        assertThat(Web.get("/verdicts").body()).contains("hx-get=\"/compare/told\"");
+        assertThat(Web.get("/compare/told?page=-1").statusCode()).isEqualTo(200);
+        assertThat(Web.get("/compare/told?product=x").statusCode()).isBetween(400, 422);
+    }
+
     /** A bundle comes in elsewhere with all that was said, and what is none says so. */
     @Test
     void aBundleComesInWholeOrNotAtAll() throws java.io.IOException {
