@@ -75,6 +75,7 @@ class AccessibilityTest {
                     "/studies/%d/readings".formatted(read),
                     "/studies/%d/answer".formatted(read),
                     "/studies/1/answer",
+                    "/studies/1/publish",
                     "/shelf",
                     "/shelf/new",
                     "/shelf/file",
