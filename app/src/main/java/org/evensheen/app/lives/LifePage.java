@@ -149,7 +149,7 @@ record LifePage(
                             .toList(),
                     gone(),
                     wear.logRank().isPresent() ? Figures.p(wear.logRank().getAsDouble()) : "",
-                    workings(),
+                    LifeWorkings.of(study, wear),
                     wear.lives()
                             .map(l ->
                                     "Lives of one product's sections scatter by a factor of %s; %s. Method %d, %s draws, seed of the study."
@@ -383,54 +383,6 @@ record LifePage(
                             .collect(Collectors.joining(
                                     "; ", "", lives.stream().anyMatch(l -> !l.goesOn()) ? "" : "all go on")))));
             return gone;
-        }
-
-        private List<Worked> workings() {
-            List<Worked> worked = new ArrayList<>();
-            for (Contender c : study.record().contenders()) {
-                List<Curve> curves = wear.curves().curves().stream()
-                        .filter(v -> v.contender() == c.number())
-                        .toList();
-                if (!curves.isEmpty()) {
-                    worked.add(new Worked(
-                            c.name(),
-                            LifeWords.fitted(
-                                    axis, Optional.ofNullable(wear.fitted().get(c.number()))),
-                            curves.stream().map(this::section).toList(),
-                            chances(c.number())));
-                }
-            }
-            return worked;
-        }
-
-        private String chances(int number) {
-            return wear.ranking()
-                    .map(r -> r.chances().get(r.ranked().indexOf(number)).stream()
-                            .map(Figures::percent)
-                            .collect(Collectors.joining(", ")))
-                    .orElse("");
-        }
-
-        private String section(Curve c) {
-            String shares = c.points().stream()
-                    .map(p -> "%s: %s".formatted(LifeWords.figure(axis, p.x()), Figures.percent(p.left())))
-                    .collect(Collectors.joining(", "));
-            String life = c.life()
-                    .map(l -> l.goesOn()
-                            ? "goes on after " + LifeWords.figure(axis, l.low())
-                            : "spent between %s and %s"
-                                    .formatted(LifeWords.figure(axis, l.low()), LifeWords.figure(axis, l.high())))
-                    .orElse("no visit");
-            return "%s%s, first effect %s against %s: %s. %s."
-                    .formatted(
-                            c.section(),
-                            c.coat() > 1 ? ", coat " + c.coat() : "",
-                            wear.measure().benefitIsShare() && c.control() == Curve.Control.BARE
-                                    ? Figures.percent(c.first())
-                                    : Figures.score(wear.measure(), c.first()),
-                            c.control() == Curve.Control.BARE ? "bare" : "its own reading before",
-                            shares.isEmpty() ? "no visit" : shares,
-                            life);
         }
     }
 }

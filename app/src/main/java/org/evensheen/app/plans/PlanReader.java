@@ -29,7 +29,6 @@ import org.evensheen.core.layout.BedShape;
 import org.evensheen.core.layout.Layout;
 import org.evensheen.core.layout.Outline;
 import org.evensheen.core.layout.Places;
-import org.evensheen.core.layout.Zone;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
 import org.evensheen.core.planning.Calendar;
@@ -114,7 +113,8 @@ final class PlanReader {
         long seed = (long) fields.number("seed", "seed", "", 0, 1e15, 1);
         Optional<Layout> layout = products < 1
                 ? Optional.empty()
-                : bed.flatMap(b -> layout(b, unit, counts, seed)).map(l -> unit == Unit.AREA ? named(l) : l);
+                : bed.flatMap(b -> layout(b, unit, counts, seed))
+                        .map(l -> unit == Unit.AREA ? VehicleAreas.named(l) : l);
         Protocol protocol = new ProtocolReader(fields, byName).read(entrants);
         LocalDate firstDay = fields.day("firstDay", known.today());
         Calendar calendar = Calendar.of(protocol, entrants, each, moves());
@@ -249,42 +249,7 @@ final class PlanReader {
                 unit == Unit.SIDE ? Bed.Kind.HALF : unit == Unit.WHEEL ? Bed.Kind.WHEEL : Bed.Kind.OTHER,
                 across * CELL_WIDTH + (across + 1) * Layout.GAP,
                 down * CELL_HEIGHT + (down + 1) * Layout.GAP);
-        return Optional.of(unit == Unit.AREA ? inAreas(bed, down) : bed);
-    }
-
-    /** The same with its areas as zones, a line of places each. */
-    private static Bed inAreas(Bed bed, int down) {
-        List<Zone> zones = new ArrayList<>();
-        for (int i = 0; i < Math.min(down, Places.areas().size()); i++) {
-            Places.Area area = Places.areas().get(i);
-            double top = Layout.GAP + i * (CELL_HEIGHT + Layout.GAP);
-            area.kind().ifPresent(kind -> zones.add(new Zone(kind, area.name(), 0, top, bed.widthMm(), CELL_HEIGHT)));
-        }
-        return new Bed(
-                bed.id(),
-                bed.name(),
-                bed.vehicle(),
-                bed.kind(),
-                new BedShape(bed.shape().outline(), bed.shape().trims(), zones),
-                bed.traits());
-    }
-
-    /** Sections of a whole vehicle by their areas' names. */
-    private static Layout named(Layout layout) {
-        List<Double> lines =
-                layout.sections().stream().map(Section::yMm).distinct().sorted().toList();
-        List<Section> sections = layout.sections().stream()
-                .map(s -> {
-                    List<Double> across = layout.sections().stream()
-                            .filter(o -> o.yMm() == s.yMm())
-                            .map(Section::xMm)
-                            .sorted()
-                            .toList();
-                    String area = Places.areas().get(lines.indexOf(s.yMm())).name();
-                    return s.named(Places.part(area, across.indexOf(s.xMm()), across.size()));
-                })
-                .toList();
-        return new Layout(sections, layout.spare(), layout.gapMm());
+        return Optional.of(unit == Unit.AREA ? VehicleAreas.on(bed, down, CELL_HEIGHT) : bed);
     }
 
     private Optional<Layout> layout(Bed bed, Unit unit, List<Integer> counts, long seed) {

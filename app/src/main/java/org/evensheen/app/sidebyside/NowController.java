@@ -45,6 +45,7 @@ class NowController {
     private static final String ONLOOKER = "An onlooker";
 
     private final ComparisonStore store;
+    private final ComparisonListStore lists;
     private final ProductStore products;
     private final LookStore looks;
     private final LookKeeper keeper;
@@ -53,12 +54,14 @@ class NowController {
 
     NowController(
             ComparisonStore store,
+            ComparisonListStore lists,
             ProductStore products,
             LookStore looks,
             LookKeeper keeper,
             Sheets sheets,
             Clock clock) {
         this.store = store;
+        this.lists = lists;
         this.products = products;
         this.looks = looks;
         this.keeper = keeper;
@@ -89,7 +92,7 @@ class NowController {
                         .toList());
         model.addAttribute(
                 "afternoons",
-                store.latest(SHOWN).stream()
+                lists.latest(SHOWN).stream()
                         .filter(c -> c.last().isAfter(since))
                         .map(c -> new Link(c.id(), c.names()))
                         .toList());

@@ -39,12 +39,15 @@ class StartController {
     private static final int SHELF = 60;
 
     private final ComparisonStore store;
+    private final ComparisonListStore lists;
     private final ProductStore products;
     private final OwnKindStore own;
     private final Clock clock;
 
-    StartController(ComparisonStore store, ProductStore products, OwnKindStore own, Clock clock) {
+    StartController(
+            ComparisonStore store, ComparisonListStore lists, ProductStore products, OwnKindStore own, Clock clock) {
         this.store = store;
+        this.lists = lists;
         this.products = products;
         this.own = own;
         this.clock = clock;
@@ -106,7 +109,7 @@ class StartController {
         model.addAttribute("filled", filled);
         model.addAttribute("kind", code);
         model.addAttribute("most", Comparison.MOST);
-        List<String> known = new ArrayList<>(store.namesTyped(kind, KNOWN));
+        List<String> known = new ArrayList<>(lists.namesTyped(kind, KNOWN));
         known.addAll(products.names(SHELF));
         model.addAttribute("shelf", known);
         model.addAttribute("key", UUID.randomUUID());
@@ -131,7 +134,7 @@ class StartController {
             return ticked;
         }
         return mine.map(OwnKindStore.Own::asked)
-                .or(() -> store.lastAsked(kind))
+                .or(() -> lists.lastAsked(kind))
                 .map(last -> {
                     Set<String> known = new LinkedHashSet<>(last);
                     known.removeIf(q -> kind.question(q).isEmpty());

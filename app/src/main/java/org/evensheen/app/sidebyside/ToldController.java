@@ -20,11 +20,13 @@ class ToldController {
     private static final int FARTHEST = 10_000;
 
     private final ComparisonStore store;
+    private final ComparisonListStore lists;
     private final Sheets sheets;
     private final Clock clock;
 
-    ToldController(ComparisonStore store, Sheets sheets, Clock clock) {
+    ToldController(ComparisonStore store, ComparisonListStore lists, Sheets sheets, Clock clock) {
         this.store = store;
+        this.lists = lists;
         this.sheets = sheets;
         this.clock = clock;
     }
@@ -35,7 +37,7 @@ class ToldController {
     @GetMapping("/compare/told")
     String told(@RequestParam Optional<Long> product, @RequestParam(defaultValue = "0") int page, Model model) {
         int shown = Math.max(0, Math.min(page, FARTHEST));
-        List<Long> ids = store.with(product, PAGE, shown * PAGE);
+        List<Long> ids = lists.with(product, PAGE, shown * PAGE);
         List<Told> told = store.load(ids).entrySet().stream().map(this::told).toList();
         model.addAttribute("told", told);
         model.addAttribute("older", told.size() == PAGE ? shown + 1 : null);

@@ -43,4 +43,19 @@ class PlacesTest {
         assertThatIllegalArgumentException().isThrownBy(() -> Places.JARS.deal(9, 5, 3));
         assertThat(Places.JARS.deal(8, 5, 3)).hasSize(Places.MOST);
     }
+
+    @Test
+    void areasOfAVehicleRunFromTheTopDownAndTheLowOnesFoulFirst() {
+        assertThat(Places.areas())
+                .extracting(Places.Area::name)
+                .containsExactly("roof", "bonnet", "upper flank", "below the waist", "rear", "wheels");
+        assertThat(Places.areas().stream()
+                        .filter(a -> a.kind().equals(java.util.Optional.of(Zone.Kind.LOW)))
+                        .map(Places.Area::name))
+                .containsExactly("below the waist", "rear", "wheels");
+        assertThat(Places.part("roof", 0, 1)).isEqualTo("roof");
+        assertThat(Places.part("roof", 1, 2)).isEqualTo("roof, right");
+        assertThat(Places.part("roof", 1, 3)).isEqualTo("roof, middle");
+        assertThat(Places.part("roof", 3, 5)).isEqualTo("roof, part 4");
+    }
 }
