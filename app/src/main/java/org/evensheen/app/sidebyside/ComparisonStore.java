@@ -1,5 +1,7 @@
 package org.evensheen.app.sidebyside;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.Arrays;
@@ -150,10 +152,36 @@ public class ComparisonStore {
 
     private record Of<T>(long comparison, T what) {}
 
-    /** A comparison as it stands. */
+    /**
+     * What a comparison follows from, told by one statement: how many answers there are and which is the last, where its places lie, and the labels and counters of its products. Its contenders never change.
+     */
+    private record Stand(long id, String all) {}
+
+    private final Cache<Stand, Comparison> known =
+            Caffeine.newBuilder().maximumSize(100).build();
+
+    /** A comparison as it stands; put together anew only if anything of it has changed, here or by another copy of the application. */
     public Comparison load(long id) {
-        return Optional.ofNullable(load(List.of(id)).get(id))
-                .orElseThrow(() -> new Missing("There is no comparison %d. The Bench has the latest.".formatted(id)));
+        Stand stand = database.sql("""
+                        select concat_ws('|',
+                            (select count(*) || ' ' || coalesce(max(s.id), 0) from comparison_said s where s.comparison_id = c.id),
+                            (select string_agg(concat_ws(' ', p.code, p.contender, p.round, p.by_hand), ',' order by p.code)
+                             from comparison_place p where p.comparison_id = c.id),
+                            (select string_agg(concat_ws(' ', e.product_id,
+                                 (select max(l.id) from label l where l.product_id = e.product_id),
+                                 (select max(k.id) from calibration k where k.product_id = e.product_id)), ',' order by e.number)
+                             from comparison_contender e where e.comparison_id = c.id and e.product_id is not null)) as stand
+                        from comparison c where c.id = :id""")
+                .param("id", id)
+                .query((row, n) -> new Stand(id, row.getString("stand")))
+                .optional()
+                .orElseThrow(() -> missing(id));
+        return known.get(
+                stand, s -> Optional.ofNullable(load(List.of(id)).get(id)).orElseThrow(() -> missing(id)));
+    }
+
+    private static Missing missing(long id) {
+        return new Missing("There is no comparison %d. The Bench has the latest.".formatted(id));
     }
 
     /** Comparisons as they stand, by their ids in the order given, in as many statements as one takes. */
