@@ -12,37 +12,12 @@ import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.studies.Study;
-import org.evensheen.core.measure.Measures;
-import org.evensheen.core.study.Contender;
-import org.evensheen.core.study.Occasion;
-import org.evensheen.core.study.Spread;
-import org.evensheen.core.study.Stage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
 /** The answer on its page: the numbers follow from the readings, whoever asks. */
 @ExtendWith(LiveApp.class)
 class AnswerPagesTest {
-    private static final Occasion FRESH = new Occasion(1, Stage.FRESH);
-
-    private static double pull(Study study, Contender contender) {
-        return study.record()
-                .sectionsOf(contender)
-                .mapToDouble(s -> study.record()
-                        .mean(s, FRESH, Measures.PULL)
-                        .map(Spread::mean)
-                        .orElseThrow())
-                .average()
-                .orElseThrow();
-    }
-
-    private static Contender named(Study study, String name) {
-        return study.record().contenders().stream()
-                .filter(c -> c.name().equals(name))
-                .findFirst()
-                .orElseThrow();
-    }
-
     private static String text(String address) {
         return Web.get(address).body().replace('\u202f', ' ').replace('\u2212', '-');
     }
@@ -51,14 +26,9 @@ class AnswerPagesTest {
     @Test
     void aScoreFollowsFromFirstReadings() {
         Study study = SampleStudy.read();
-        double bare = pull(
-                study,
-                study.record().contenders().stream()
-                        .filter(Contender::isControl)
-                        .findFirst()
-                        .orElseThrow());
-        double reference = pull(study, named(study, "Osier Spray Seal"));
-        double brock = pull(study, named(study, "Brock Paste"));
+        double bare = SampleStudy.firstPull(study, "Bare");
+        double reference = SampleStudy.firstPull(study, "Osier Spray Seal");
+        double brock = SampleStudy.firstPull(study, "Brock Paste");
         String page = text("/studies/" + study.id() + "/answer?for=show");
         assertThat(page)
                 .contains("Slickness: 100 (")
@@ -120,7 +90,7 @@ class AnswerPagesTest {
         String address = "/studies/" + study.id() + "/answer";
         Map<String, String> form = new HashMap<>(Map.of(
                 "contender",
-                "" + named(study, "Brock Paste").number(),
+                "" + SampleStudy.number(study, "Brock Paste"),
                 "advice",
                 "keep",
                 "reason",

@@ -66,4 +66,18 @@ class KeyboardTest {
             assertThat(visit.complaints()).isEmpty();
         }
     }
+
+    /** Enter in a name starts the afternoon, and takes no tile for the button. */
+    @Test
+    void enterInANameStartsAComparison() {
+        try (Visit visit = Visit.of(390, 844, ColorScheme.LIGHT)) {
+            Page page = visit.page();
+            page.navigate("/compare?to=wheels");
+            page.locator("[name=name0]").fill("Rustmoth Iron Wash");
+            page.locator("[name=name1]").fill("Plain water");
+            page.keyboard().press("Enter");
+            assertThat(page).hasURL(Pattern.compile("/compare/\\d+$"));
+            assertThat(visit.complaints()).isEmpty();
+        }
+    }
 }

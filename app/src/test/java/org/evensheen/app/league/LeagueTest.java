@@ -9,12 +9,7 @@ import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
 import org.evensheen.app.studies.Study;
-import org.evensheen.core.measure.Measures;
 import org.evensheen.core.measure.Quality;
-import org.evensheen.core.study.Contender;
-import org.evensheen.core.study.Occasion;
-import org.evensheen.core.study.Spread;
-import org.evensheen.core.study.Stage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -27,24 +22,6 @@ class LeagueTest {
                 .toList();
     }
 
-    private static double pull(Study study, Contender contender) {
-        return study.record()
-                .sectionsOf(contender)
-                .mapToDouble(s -> study.record()
-                        .mean(s, new Occasion(1, Stage.FRESH), Measures.PULL)
-                        .map(Spread::mean)
-                        .orElseThrow())
-                .average()
-                .orElseThrow();
-    }
-
-    private static Contender named(Study study, String name) {
-        return study.record().contenders().stream()
-                .filter(c -> c.name().equals(name))
-                .findFirst()
-                .orElseThrow();
-    }
-
     @Test
     void aStudyAddsItsFirstReadingsAsSharesOfBare() {
         Study study = SampleStudy.read();
@@ -54,10 +31,10 @@ class LeagueTest {
         FindingStore.Document d = found.get(0).document();
         int osier = d.products().indexOf("Osier Spray Seal");
         int brock = d.products().indexOf("Brock Paste");
-        double bare = pull(study, named(study, "Bare"));
+        double bare = SampleStudy.firstPull(study, "Bare");
         assertThat(d.means().get(osier) - d.means().get(brock))
                 .isCloseTo(
-                        (pull(study, named(study, "Brock Paste")) - pull(study, named(study, "Osier Spray Seal")))
+                        (SampleStudy.firstPull(study, "Brock Paste") - SampleStudy.firstPull(study, "Osier Spray Seal"))
                                 / bare,
                         within(1e-9));
         assertThat(d.covariance().get(osier).get(osier)).isPositive();

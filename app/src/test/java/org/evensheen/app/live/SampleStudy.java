@@ -28,6 +28,7 @@ import org.evensheen.core.study.Contender.Role;
 import org.evensheen.core.study.Contender.Source;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
+import org.evensheen.core.study.Spread;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.water.WaterKind;
 import org.evensheen.standins.Coating;
@@ -59,6 +60,23 @@ public final class SampleStudy {
     /** The same with its key closed; nothing of it is by name. */
     public static Study closed() {
         return make(List.of(VISIT), false);
+    }
+
+    /** A contender of a study whose key is open. */
+    public static Contender named(Study study, String name) {
+        return study.record().contenders().get(number(study, name));
+    }
+
+    /** Mean of a contender's first pulls, section by section, N. */
+    public static double firstPull(Study study, String name) {
+        return study.record()
+                .sectionsOf(named(study, name))
+                .mapToDouble(s -> study.record()
+                        .mean(s, BEFORE.get(1), Measures.PULL)
+                        .map(Spread::mean)
+                        .orElseThrow())
+                .average()
+                .orElseThrow();
     }
 
     /** The contender's number of a product of a study whose key is open. */
