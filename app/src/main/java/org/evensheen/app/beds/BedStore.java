@@ -28,13 +28,20 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class BedStore {
     /** A bed with its trims and zones as arrays of texts; {@code b} is the bed. */
-    public static final String COLUMNS = """
-            b.id as bed_id, b.name, b.vehicle, b.kind as bed_kind, b.width_mm, b.height_mm, b.outline, b.tilt_deg, b.colour,
-            b.hardness, b.carries, b.lives,
-            array(select t.label || E'\\n' || t.outline from bed_trim t where t.bed_id = b.id order by t.label) as trims,
-            array(select concat_ws(E'\\n', z.kind, z.label, z.x_mm, z.y_mm, z.width_mm, z.height_mm)
-                  from bed_zone z where z.bed_id = b.id order by z.label) as zones
-            """;
+    public static final String COLUMNS = columnsUnless("false");
+
+    /** The same, without trims and zones where a condition holds: whoever asks knows them. */
+    public static String columnsUnless(String known) {
+        return """
+                b.id as bed_id, b.name, b.vehicle, b.kind as bed_kind, b.width_mm, b.height_mm, b.outline, b.tilt_deg, b.colour,
+                b.hardness, b.carries, b.lives,
+                case when %1$s then null else
+                    array(select t.label || E'\\n' || t.outline from bed_trim t where t.bed_id = b.id order by t.label) end as trims,
+                case when %1$s then null else
+                    array(select concat_ws(E'\\n', z.kind, z.label, z.x_mm, z.y_mm, z.width_mm, z.height_mm)
+                          from bed_zone z where z.bed_id = b.id order by z.label) end as zones
+                """.formatted(known);
+    }
 
     private final JdbcClient database;
     private final ProductStore products;

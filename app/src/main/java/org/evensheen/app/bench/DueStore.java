@@ -46,7 +46,15 @@ class DueStore {
                 .param("today", today)
                 .param("from", today.minusDays(DAYS_BACK))
                 .param("to", today.plusDays(DAYS_AHEAD))
-                .query(Due.class)
+                .query((row, n) -> new Due(
+                        row.getLong("study"),
+                        row.getString("question"),
+                        row.getString("bed"),
+                        row.getObject("date", LocalDate.class),
+                        row.getInt("day"),
+                        row.getString("stage"),
+                        row.getInt("expected"),
+                        row.getInt("taken")))
                 .list();
     }
 
@@ -96,7 +104,16 @@ class DueStore {
                 .param("study", due.study())
                 .param("day", due.day())
                 .param("stage", due.stage())
-                .query(Cell.class)
+                .query((row, n) -> new Cell(
+                        row.getString("code"),
+                        row.getDouble("x"),
+                        row.getDouble("y"),
+                        row.getDouble("width"),
+                        row.getDouble("height"),
+                        row.getDouble("bed_width"),
+                        row.getDouble("bed_height"),
+                        row.getString("measure"),
+                        row.getInt("wanting")))
                 .list();
     }
 }

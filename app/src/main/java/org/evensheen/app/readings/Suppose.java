@@ -3,7 +3,6 @@ package org.evensheen.app.readings;
 import java.util.OptionalDouble;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.studies.Selection;
-import org.evensheen.app.studies.Standing;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyScreen;
 import org.evensheen.app.studies.TypedEntry;
@@ -28,7 +27,7 @@ final class Suppose {
                         repeat,
                         typed.observation().get()))
                 : study;
-        Standing standing = fits ? screen.supposed(supposed, selection) : screen.standing(study, selection);
+        String standing = fits ? screen.supposed(supposed, selection) : screen.standing(study, selection);
         model.addAttribute("standing", standing);
         model.addAttribute("hint", hint(supposed, selection, typed, fits, screen));
     }

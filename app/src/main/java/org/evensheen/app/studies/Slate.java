@@ -7,20 +7,26 @@ import org.jspecify.annotations.Nullable;
 /** The readings of the chosen section on the chosen day, and the field for the next one. */
 public record Slate(
         String code,
-        String name,
         String stage,
         String measure,
-        String when,
-        String happened,
-        List<Choice> stages,
-        List<Row> rows,
         @Nullable Entry entry,
         @Nullable Correction correction,
         @Nullable Notice notice,
         String effect,
-        Standing standing,
+        String standing,
         String done,
         Neighbours neighbours) {
+
+    /** What stands of the chosen section on the chosen day; it can change with the study only. */
+    public record Read(
+            String here,
+            int day,
+            String code,
+            String name,
+            String when,
+            String happened,
+            List<Choice> stages,
+            List<Row> rows) {}
 
     /** One of several, with its address. */
     public record Choice(String code, String label, String address, boolean chosen) {}

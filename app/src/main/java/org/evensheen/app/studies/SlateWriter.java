@@ -43,7 +43,7 @@ class SlateWriter {
         static final Typed NOTHING = new Typed(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
     }
 
-    Slate write(Study study, Selection selection, Standing standing, Typed typed) {
+    Slate write(Study study, Selection selection, String standing, Typed typed) {
         StudyRecord record = study.record();
         NextReading next = NextReading.on(record, selection.at(), selection.section(), selection.measure());
         Optional<Slate.Correction> correction =
@@ -51,16 +51,8 @@ class SlateWriter {
         boolean ahead = selection.at().day() > selection.today();
         return new Slate(
                 selection.section().code(),
-                selection.section().name(),
                 selection.at().look().code(),
                 selection.measure().code(),
-                when(selection),
-                record.happenings().stream()
-                        .filter(h -> h.day() == selection.at().day())
-                        .map(TapeDrawing::words)
-                        .collect(java.util.stream.Collectors.joining("; ")),
-                stages(study, selection),
-                rows(study, selection),
                 correction.isPresent() || ahead ? null : entry(study, selection, next, typed),
                 correction.orElse(null),
                 typed.notice().orElse(null),
@@ -71,6 +63,21 @@ class SlateWriter {
                                 .formatted(selection.at().day())
                         : done(study, selection),
                 neighbours(study, selection));
+    }
+
+    Slate.Read read(Study study, Selection selection) {
+        return new Slate.Read(
+                "/studies/" + study.id(),
+                selection.at().day(),
+                selection.section().code(),
+                selection.section().name(),
+                when(selection),
+                study.record().happenings().stream()
+                        .filter(h -> h.day() == selection.at().day())
+                        .map(TapeDrawing::words)
+                        .collect(java.util.stream.Collectors.joining("; ")),
+                stages(study, selection),
+                rows(study, selection));
     }
 
     private static String done(Study study, Selection selection) {

@@ -114,15 +114,6 @@ public record Study(
                 key);
     }
 
-    /** The same study with the instruments that are linked by now. */
-    Study with(List<Instrument> linked) {
-        return instruments.equals(linked)
-                ? this
-                : new Study(
-                        id, question, bed, firstDay, keyOpened, revision, readings, entrants, works, linked, record,
-                        seen, behind);
-    }
-
     /** The same study with one more reading, for supposing. */
     public Study with(Reading supposed) {
         return shown(

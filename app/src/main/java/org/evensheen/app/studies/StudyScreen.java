@@ -31,12 +31,14 @@ public class StudyScreen {
     private final Clock clock;
     private final Cache<Look, Drawings> drawn =
             Caffeine.newBuilder().maximumSize(300).build();
+    private final Cache<Standing, String> standings =
+            Caffeine.newBuilder().maximumSize(300).build();
 
     /** A revision of a study seen at a selection; what is drawn of it can't change. */
     private record Look(long study, long revision, boolean byCode, Selection selection, UnitSystem told) {}
 
-    /** Both drawings as markup, printed by their templates once, and what the labels say to what was done. */
-    private record Drawings(String tape, String panel, String done, List<String> meetings) {}
+    /** Both drawings and what was read as markup, printed by their templates once, and what the labels say to what was done. */
+    private record Drawings(String tape, String panel, String read, String done, List<String> meetings) {}
 
     StudyScreen(Judging judging, Key key, SlateWriter slates, TemplateEngine templates, Clock clock) {
         this.templates = templates;
@@ -102,11 +104,13 @@ public class StudyScreen {
                 look -> new Drawings(
                         rendered("tape", TapeDrawing.of(study, selection)),
                         rendered("panel", PanelDrawing.of(study, selection)),
+                        rendered("read", slates.read(study, selection)),
                         DonePage.summary(key.forReckoning(study).record(), study.judgedByCode()),
                         meetings(study)));
         model.addAttribute("head", head(study, outcome.findings()).with(drawings.done(), drawings.meetings()));
         model.addAttribute("tape", drawings.tape());
         model.addAttribute("panel", drawings.panel());
+        model.addAttribute("read", drawings.read());
         model.addAttribute(
                 "slate", slates.write(study, selection, standing(study, selection, outcome.verdict(), false), typed));
         model.addAttribute("address", selection.address(study));
@@ -145,8 +149,8 @@ public class StudyScreen {
         return templates.process("studies/" + drawing, new Context(Locale.ENGLISH, Map.of(drawing, model)));
     }
 
-    /** The standing as it is. */
-    public Standing standing(Study study, Selection selection) {
+    /** The standing as it is, as markup. */
+    public String standing(Study study, Selection selection) {
         return standing(
                 study,
                 selection,
@@ -166,8 +170,8 @@ public class StudyScreen {
                 : study.record().plan().main().orElse(Measures.PULL);
     }
 
-    /** The standing as it would be with one more reading. */
-    public Standing supposed(Study study, Selection selection) {
+    /** The standing as it would be with one more reading, as markup. */
+    public String supposed(Study study, Selection selection) {
         return standing(
                 study,
                 selection,
@@ -176,14 +180,15 @@ public class StudyScreen {
                 true);
     }
 
-    private static Standing standing(Study study, Selection selection, Optional<Verdict> verdict, boolean supposed) {
-        return Standing.of(
+    private String standing(Study study, Selection selection, Optional<Verdict> verdict, boolean supposed) {
+        Standing standing = Standing.of(
                 study,
                 judged(study, selection),
                 verdict,
                 Optional.of(study.record().contenderOn(selection.section())),
                 supposed,
                 selection.at().day());
+        return standings.get(standing, s -> rendered("standing", s));
     }
 
     static Head head(Study study, List<Finding> findings) {

@@ -50,8 +50,13 @@ public class StudyStore {
     private final ProductStore products;
     private final Layers layers;
     private final InstrumentStore instruments;
-    private final Cache<Long, Study> loaded =
+    private final Cache<Long, Loaded> loaded =
             Caffeine.newBuilder().maximumSize(40).build();
+
+    /** What a loaded study rests on, as the database counts its changes. */
+    private record Stamp(long revision, Optional<Study.Opened> keyOpened, long kit) {}
+
+    private record Loaded(Study study, Stamp stamp) {}
 
     StudyStore(JdbcClient database, ProductStore products, Layers layers, InstrumentStore instruments) {
         this.database = database;
@@ -66,15 +71,13 @@ public class StudyStore {
      * @throws Missing if there is none by that number
      */
     public Study load(long id) {
-        Head head = head(id);
-        Study known = loaded.getIfPresent(id);
-        if (known != null
-                && known.revision() == head.revision
-                && known.keyOpened().equals(head.keyOpened)) {
-            return known.with(head.instruments);
+        Optional<Loaded> known = Optional.ofNullable(loaded.getIfPresent(id));
+        Head head = head(id, known);
+        if (known.isPresent() && known.get().stamp.equals(head.stamp)) {
+            return known.get().study;
         }
         Study fresh = loadBehind(head);
-        loaded.put(id, fresh);
+        loaded.put(id, new Loaded(fresh, head.stamp));
         return fresh;
     }
 
@@ -85,29 +88,48 @@ public class StudyStore {
             LocalDate firstDay,
             long seed,
             Course course,
-            Optional<Study.Opened> keyOpened,
-            long revision,
+            Stamp stamp,
             List<Instrument> instruments) {}
 
-    private Head head(long id) {
+    /** The head of a study; what is large in it is asked for only if it is not what is known already. */
+    private Head head(long id, Optional<Loaded> known) {
         return database.sql("""
-                        select s.id, s.question, s.first_day, s.seed, s.course, s.key_opened_at, s.key_opened_by, s.revision,
-                        """ + InstrumentStore.LINKED_AS_JSON + "::text as linked, " + BedStore.COLUMNS
-                        + " from study s join bed b on b.id = s.bed_id where s.id = :id")
+                        select s.id, s.question, s.first_day, s.seed, s.course, s.revision, s.key_opened_at, s.key_opened_by,
+                               k.revision as kit_revision,
+                               case when k.revision = :kit then null else\s""" + InstrumentStore.LINKED_AS_JSON
+                        + "::text end as linked, " + BedStore.columnsUnless("s.revision = :revision")
+                        + " from study s join bed b on b.id = s.bed_id cross join kit_revision k where s.id = :id")
                 .param("id", id)
-                .query((row, n) -> new Head(
-                        row.getLong("id"),
-                        row.getString("question"),
-                        BedStore.bed(row),
-                        row.getObject("first_day", LocalDate.class),
-                        row.getLong("seed"),
-                        Course.ofCode(row.getString("course")).orElseThrow(),
-                        Optional.ofNullable(row.getTimestamp("key_opened_at"))
-                                .map(at -> new Study.Opened(at.toInstant(), text(row, "key_opened_by"))),
-                        row.getLong("revision"),
-                        instruments.read(row.getString("linked"))))
+                .param("revision", known.map(k -> k.stamp.revision).orElse(-1L))
+                .param("kit", known.map(k -> k.stamp.kit).orElse(-1L))
+                .query((row, n) -> {
+                    Stamp stamp = stamp(row);
+                    Optional<Loaded> atThatRevision = known.filter(k -> k.stamp.revision == stamp.revision);
+                    Optional<Loaded> withThatKit = known.filter(k -> k.stamp.kit == stamp.kit);
+                    return new Head(
+                            row.getLong("id"),
+                            row.getString("question"),
+                            atThatRevision.isPresent()
+                                    ? atThatRevision.get().study.bed()
+                                    : BedStore.bed(row),
+                            row.getObject("first_day", LocalDate.class),
+                            row.getLong("seed"),
+                            Course.ofCode(row.getString("course")).orElseThrow(),
+                            stamp,
+                            withThatKit.isPresent()
+                                    ? withThatKit.get().study.instruments()
+                                    : instruments.read(row.getString("linked")));
+                })
                 .optional()
                 .orElseThrow(() -> new Missing("There is no study " + id + ". The list of studies has them all."));
+    }
+
+    private static Stamp stamp(ResultSet row) throws SQLException {
+        return new Stamp(
+                row.getLong("revision"),
+                Optional.ofNullable(row.getTimestamp("key_opened_at"))
+                        .map(at -> new Study.Opened(at.toInstant(), text(row, "key_opened_by"))),
+                row.getLong("kit_revision"));
     }
 
     private Study loadBehind(Head head) {
@@ -133,8 +155,8 @@ public class StudyStore {
                 head.question,
                 head.bed,
                 head.firstDay,
-                head.keyOpened,
-                head.revision,
+                head.stamp.keyOpened,
+                head.stamp.revision,
                 readings,
                 head.instruments,
                 marks.seen,

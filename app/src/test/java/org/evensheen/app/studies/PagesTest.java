@@ -8,6 +8,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.evensheen.app.beds.Bed;
+import org.evensheen.app.beds.BedStore;
+import org.evensheen.app.kit.Instrument;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SamplePlan;
 import org.evensheen.app.live.SampleStudy;
@@ -75,6 +78,32 @@ class PagesTest {
             }
         }
         assertThat(over).isEmpty();
+    }
+
+    @Test
+    void aStudyThatIsRememberedFollowsTheKitAndItsBed() {
+        Study study = SampleStudy.read();
+        StudyStore store = LiveApp.bean(StudyStore.class);
+        assertThat(store.load(study.id()).instruments())
+                .extracting(Instrument::name)
+                .doesNotContain("Second scale");
+        LiveApp.database().sql("""
+                        insert into instrument (name, probe, address, pattern, unit, kept_by, page_key)
+                        values ('Second scale', 'scale', 'tcp:127.0.0.1:9', '{value}', 'g', 'a test', gen_random_uuid())""").update();
+        assertThat(store.load(study.id()).instruments())
+                .extracting(Instrument::name)
+                .contains("Second scale");
+        LiveApp.database()
+                .sql("update instrument set retired_at = now() where name = 'Second scale'")
+                .update();
+        assertThat(store.load(study.id()).instruments())
+                .extracting(Instrument::name)
+                .doesNotContain("Second scale");
+        BedStore beds = LiveApp.bean(BedStore.class);
+        Bed bed = beds.load(study.bed().id());
+        beds.change(new Bed(bed.id(), "Board by the door", bed.vehicle(), bed.kind(), bed.shape(), bed.traits()));
+        assertThat(store.load(study.id()).bed().name()).isEqualTo("Board by the door");
+        assertThat(Web.get("/studies/" + study.id()).body()).contains("Board by the door");
     }
 
     @Test
