@@ -138,7 +138,7 @@ public class Answering {
     private static List<Measure> read(Study study) {
         List<Measure> read = new ArrayList<>();
         study.record().plan().measures().forEach(p -> read.add(p.measure()));
-        Measures.all().stream().filter(m -> !read.contains(m)).forEach(read::add);
+        study.record().measures().stream().filter(m -> !read.contains(m)).forEach(read::add);
         return read.stream().filter(Measure::comparable).toList();
     }
 

@@ -55,7 +55,8 @@ record Design(
         SIDE("side", "sides of vehicles"),
         WHEEL("wheel", "wheels"),
         AREA("area", "areas of a whole vehicle"),
-        ITEM("item", "mitts, sponges or towels");
+        ITEM("item", "mitts, sponges or towels"),
+        LAID("laid", "the same places, as they lie");
 
         private final String code;
         private final String label;

@@ -5,6 +5,7 @@ import java.security.SecureRandom;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -12,6 +13,8 @@ import org.evensheen.app.beds.Bed;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Refused;
+import org.evensheen.app.sidebyside.Growing;
+import org.evensheen.app.sidebyside.Laid;
 import org.evensheen.app.studies.Key;
 import org.evensheen.app.studies.NewStudyStore;
 import org.evensheen.app.studies.SealedPage;
@@ -56,6 +59,8 @@ class PlanController {
     private final StudyStore studies;
     private final Key names;
     private final PlanDrawings drawings;
+    private final Growing growing;
+    private final Carried carried;
     private final SecureRandom random = new SecureRandom();
 
     PlanController(
@@ -65,7 +70,9 @@ class PlanController {
             NewStudyStore maker,
             StudyStore studies,
             Key names,
-            PlanDrawings drawings) {
+            PlanDrawings drawings,
+            Growing growing,
+            Carried carried) {
         this.plans = plans;
         this.planner = planner;
         this.products = products;
@@ -73,6 +80,8 @@ class PlanController {
         this.studies = studies;
         this.names = names;
         this.drawings = drawings;
+        this.growing = growing;
+        this.carried = carried;
     }
 
     @GetMapping("/studies/new")
@@ -97,6 +106,7 @@ class PlanController {
                 typed.put(field, text.strip());
             }
         });
+        growing.laid(typed.getOrDefault("grown", "")).ifPresent(laid -> Carried.into(typed, laid));
         return "redirect:/plans/" + plans.make(typed, key, hands.name());
     }
 
@@ -227,7 +237,7 @@ class PlanController {
         if (!design.wanting().isEmpty()) {
             throw new Refused("Not yet: " + String.join(" ", design.wanting()));
         }
-        long study = maker.make(new StudyDraft(
+        StudyDraft draft = new StudyDraft(
                 design.question(),
                 design.bed().orElseThrow(),
                 design.firstDay(),
@@ -236,13 +246,19 @@ class PlanController {
                 design.layout().map(Layout::sections).orElseThrow(),
                 design.calendar().plan(design.protocol()),
                 works(design),
-                UUID.nameUUIDFromBytes(("plan " + id).getBytes(StandardCharsets.UTF_8))));
+                UUID.nameUUIDFromBytes(("plan " + id).getBytes(StandardCharsets.UTF_8)));
+        Optional<Laid> laid = design.unit() == Design.Unit.LAID
+                ? growing.laid(version.typed().getOrDefault("grown", ""))
+                : Optional.empty();
+        long study =
+                maker.make(draft, made -> laid.ifPresent(l -> carried.over(made, draft, version.typed(), l, hands)));
         plans.became(id, study);
         if (!design.protocol().blind()) {
             names.open(study, hands);
-        } else if (design.layout()
-                .filter(l -> l.sections().stream().anyMatch(Section::byHand))
-                .isPresent()) {
+        } else if (laid.isPresent()
+                || design.layout()
+                        .filter(l -> l.sections().stream().anyMatch(Section::byHand))
+                        .isPresent()) {
             names.see(
                     study,
                     0,
@@ -279,6 +295,9 @@ class PlanController {
     private Design unseen(PlanStore.Version version, Design planned) {
         if (!version.typed().getOrDefault("moves", "").isBlank()
                 || !planned.wanting().isEmpty()) {
+            return planned;
+        }
+        if (planned.unit() == Design.Unit.LAID) {
             return planned;
         }
         Set<Finding.Kind> known = kinds(planned);

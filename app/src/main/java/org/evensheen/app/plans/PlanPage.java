@@ -17,7 +17,6 @@ import org.evensheen.core.footing.PlanReview;
 import org.evensheen.core.layout.Balance;
 import org.evensheen.core.layout.Layout;
 import org.evensheen.core.measure.Measure;
-import org.evensheen.core.measure.Measures;
 import org.evensheen.core.planning.ChemicalProof;
 import org.evensheen.core.planning.Entrant;
 import org.evensheen.core.planning.Protocol.Chemicals;
@@ -57,7 +56,8 @@ record PlanPage(
         List<String> windows,
         String forecast,
         List<String> effort,
-        List<String> wanting) {
+        List<String> wanting,
+        List<Measure> readable) {
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
     private static final List<String> STEPS =
             List.of("ask", "lay-out", "protocol", "fairness", "rehearse", "dates", "begin");
@@ -123,7 +123,8 @@ record PlanPage(
                                         f.hours().get(f.hours().size() - 1).at())))
                         .orElse("No forecast is there. Choose a CSV or JSON file with an hour a row."),
                 effort(design),
-                design.wanting());
+                design.wanting(),
+                PlanReader.measures(worked.known().laid()));
     }
 
     /** How many lines for contenders are shown: one more than are filled. */
@@ -297,9 +298,14 @@ record PlanPage(
                 .toList();
     }
 
+    /** Whether it goes on with an afternoon. */
+    public boolean grown() {
+        return !in("grown").isEmpty();
+    }
+
     /** Every measure that a section can be read with. */
     public List<Measure> readings() {
-        return Measures.read();
+        return readable;
     }
 
     /** What was typed into a field; empty if nothing was. */

@@ -15,12 +15,14 @@ import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.beds.PlaceInUse;
 import org.evensheen.app.labels.Entrants;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.plans.Design.Unit;
+import org.evensheen.app.sidebyside.Laid;
 import org.evensheen.core.footing.LabelDeparture;
 import org.evensheen.core.footing.PlanReview;
 import org.evensheen.core.label.LabelLine;
@@ -57,6 +59,7 @@ final class PlanReader {
      * What a plan rests on besides what was typed.
      *
      * @param draw draws a layout, or gives it as it was drawn before
+     * @param laid the afternoon that it grew out of
      * @param widen says how much wider blocks make a difference, with so many products
      */
     record Known(
@@ -64,6 +67,7 @@ final class PlanReader {
             List<PlaceInUse> inUse,
             List<Product> products,
             Optional<Forecast> forecast,
+            Optional<Laid> laid,
             LocalDate today,
             Function<Layout.Ask, Layout> draw,
             BiFunction<List<Section>, Integer, OptionalDouble> widen) {}
@@ -95,29 +99,32 @@ final class PlanReader {
 
     private Design read() {
         String question = fields.text("question", 200);
-        Unit unit = Unit.ofCode(fields.in("unit"));
+        Unit asked = Unit.ofCode(fields.in("unit"));
+        Unit unit = asked == Unit.LAID && known.laid().isEmpty() ? Unit.SECTION : asked;
         List<Entrant> entrants = entrants();
         int products = entrants.size() - 1;
         int wanted = fields.whole("each", "number of sections", "each", 1, 12, 2);
         // An area of a vehicle is a block: everything lies on each of them, bare too if it is there.
-        int each = unit == Unit.AREA ? Math.min(wanted, Places.areas().size()) : wanted;
+        int each = unit == Unit.AREA ? Math.min(wanted, Places.areas().size()) : unit == Unit.LAID ? 1 : wanted;
         int left = fields.whole("bare", "number of bare sections", "bare", 0, 12, Math.max(2, each));
-        int bare = unit == Unit.AREA && left > 0 ? each : left;
+        int bare = unit == Unit.LAID ? 0 : unit == Unit.AREA && left > 0 ? each : left;
         List<Integer> counts = new ArrayList<>(Collections.nCopies(products, each));
         counts.add(bare);
         Optional<Bed> bed = unit == Unit.SECTION
                 ? known.beds().stream()
                         .filter(b -> String.valueOf(b.id()).equals(fields.in("bed")))
                         .findFirst()
-                : made(unit, counts);
+                : unit == Unit.LAID ? known.laid().map(Laid::bed) : made(unit, counts);
         long seed = (long) fields.number("seed", "seed", "", 0, 1e15, 1);
         Optional<Layout> layout = products < 1
                 ? Optional.empty()
-                : bed.flatMap(b -> layout(b, unit, counts, seed))
+                : bed.flatMap(b -> unit == Unit.LAID ? asItLies(entrants) : layout(b, unit, counts, seed))
                         .map(l -> unit == Unit.AREA ? VehicleAreas.named(l) : l);
-        Protocol protocol = new ProtocolReader(fields, byName).read(entrants);
+        Protocol protocol = new ProtocolReader(fields, byName, measures(known.laid())).read(entrants);
         LocalDate firstDay = fields.day("firstDay", known.today());
-        Calendar calendar = Calendar.of(protocol, entrants, each, moves());
+        Calendar calendar = unit == Unit.LAID
+                ? Calendar.afterwards(protocol, entrants, moves())
+                : Calendar.of(protocol, entrants, each, moves());
         List<Section> sections = layout.map(Layout::sections).orElse(List.of());
         Optional<Balance> balance =
                 layout.map(l -> Balance.of(l, bed.map(b -> b.shape().zones()).orElse(List.of()), products));
@@ -154,6 +161,42 @@ final class PlanReader {
                 known.products(),
                 limits,
                 boardOnly);
+    }
+
+    /** What a plan can ask for: every measure of a study, and what an afternoon looked at and can be seen again. */
+    static List<Measure> measures(Optional<Laid> laid) {
+        return Stream.concat(Measures.read().stream(), laid.stream().flatMap(l -> l.lasting().stream()))
+                .distinct()
+                .toList();
+    }
+
+    /** Everything where it was put that afternoon, if that is what is compared. */
+    private Optional<Layout> asItLies(List<Entrant> entrants) {
+        Laid laid = known.laid().orElseThrow();
+        List<Contender> now = entrants.stream()
+                .map(Entrant::contender)
+                .filter(c -> !c.isControl())
+                .toList();
+        for (int i = 0; i < now.size(); i++) {
+            if (i >= laid.names().size()
+                    || !now.get(i).name().equalsIgnoreCase(laid.names().get(i))) {
+                fields.wrong(
+                        "name" + i,
+                        "%s lay there that afternoon. To compare something else, draw lots anew: choose sections of a bed above."
+                                .formatted(
+                                        i < laid.names().size()
+                                                ? "“" + laid.names().get(i) + "”"
+                                                : "Nothing of this"));
+                return Optional.empty();
+            }
+        }
+        if (now.size() < laid.names().size()) {
+            fields.wrong(
+                    "name" + now.size(),
+                    "“%s” lies there too.".formatted(laid.names().get(now.size())));
+            return Optional.empty();
+        }
+        return Optional.of(new Layout(laid.places(), List.of(), Layout.GAP));
     }
 
     private List<Entrant> entrants() {

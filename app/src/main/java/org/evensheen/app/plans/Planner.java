@@ -15,6 +15,8 @@ import org.evensheen.app.beds.PlaceInUse;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Units;
+import org.evensheen.app.sidebyside.Growing;
+import org.evensheen.app.sidebyside.Laid;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.comparing.Efficiency;
 import org.evensheen.core.layout.Layout;
@@ -31,6 +33,7 @@ class Planner {
     private final ProductStore products;
     private final ForecastStore forecasts;
     private final StudyStore studies;
+    private final Growing growing;
     private final Clock clock;
     /** The same question has the same layout; a page asks it several times. */
     private final Cache<Layout.Ask, Layout> drawn =
@@ -49,6 +52,7 @@ class Planner {
             List<PlaceInUse> inUse,
             List<Product> products,
             Optional<Forecast> forecast,
+            Optional<Laid> laid,
             LocalDate today,
             UnitSystem told) {}
 
@@ -57,18 +61,25 @@ class Planner {
 
     private record Widened(List<Section> sections, int products) {}
 
-    Planner(BedStore beds, ProductStore products, ForecastStore forecasts, StudyStore studies, Clock clock) {
+    Planner(
+            BedStore beds,
+            ProductStore products,
+            ForecastStore forecasts,
+            StudyStore studies,
+            Growing growing,
+            Clock clock) {
         this.beds = beds;
         this.products = products;
         this.forecasts = forecasts;
         this.studies = studies;
+        this.growing = growing;
         this.clock = clock;
     }
 
-    /** A plan worked out, with what it rests on. */
     /** Steps of a plan, and some more for addresses that name others. */
     private static final int MOST_PAGES = 20;
 
+    /** A plan worked out, with what it rests on. */
     record Worked(Design design, PlanReader.Known known, Map<String, PlanPage> pages) {
         /** The page of a step, written once for a version. */
         PlanPage page(PlanStore.Version version, String step, String said) {
@@ -106,6 +117,7 @@ class Planner {
                 uses,
                 products.allNamed(PlanReader.names(typed)),
                 forecasts.latest(),
+                growing.laid(typed.getOrDefault("grown", "")),
                 today(),
                 ask -> drawn.get(ask, Layout::draw),
                 (sections, count) ->
@@ -116,6 +128,7 @@ class Planner {
                 known.inUse(),
                 known.products(),
                 known.forecast(),
+                known.laid(),
                 known.today(),
                 Units.now());
         Kept kept = worked.get(question, q -> new Kept(PlanReader.read(typed, known), new ConcurrentHashMap<>()));

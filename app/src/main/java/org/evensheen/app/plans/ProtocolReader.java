@@ -26,10 +26,13 @@ import org.evensheen.core.schedule.Plan.Planned;
 final class ProtocolReader {
     private final Fields fields;
     private final Map<String, Product> byName;
+    private final List<Measure> readable;
 
-    ProtocolReader(Fields fields, Map<String, Product> byName) {
+    /** @param readable what can be asked for */
+    ProtocolReader(Fields fields, Map<String, Product> byName, List<Measure> readable) {
         this.fields = fields;
         this.byName = byName;
+        this.readable = readable;
     }
 
     Protocol read(List<Entrant> entrants) {
@@ -58,7 +61,7 @@ final class ProtocolReader {
 
     private List<Planned> measures() {
         List<Planned> measures = new ArrayList<>();
-        for (Measure measure : Measures.read()) {
+        for (Measure measure : readable) {
             int repeats = fields.whole(measure.code(), "number of repeats", "", 0, 20, 0);
             if (repeats > 0 && repeats < measure.leastRepeats()) {
                 fields.wrong(measure.code(), measure.whyRepeats());

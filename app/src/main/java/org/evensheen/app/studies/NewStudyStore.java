@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.LongConsumer;
 import org.evensheen.app.beds.BedStore;
 import org.evensheen.core.planning.Calendar.Work;
 import org.evensheen.core.study.Contender;
@@ -31,6 +32,11 @@ public class NewStudyStore {
      * order of their codes.
      */
     public long make(StudyDraft asked) {
+        return make(asked, made -> {});
+    }
+
+    /** The same with what comes along, kept with it or not at all; it is given the number of the study. */
+    public long make(StudyDraft asked, LongConsumer along) {
         StudyDraft draft = asked.inOrder();
         return transaction.execute(status -> {
             long bed = draft.bed().id() > 0 ? draft.bed().id() : beds.keep(draft.bed(), UUID.randomUUID());
@@ -57,6 +63,7 @@ public class NewStudyStore {
             draft.sections().forEach(s -> section(study.get(), s));
             plan(study.get(), draft);
             works(study.get(), draft);
+            along.accept(study.get());
             return study.get();
         });
     }

@@ -86,7 +86,7 @@ public record Selection(Occasion at, int today, Section section, Measure measure
                 .plan()
                 .visitOn(day)
                 .map(Occasion::look)
-                .or(() -> Measures.read().stream()
+                .or(() -> study.record().measures().stream()
                         .flatMap(m -> study.record().occasionsRead(m).stream())
                         .filter(o -> o.day() == day)
                         .map(Occasion::look)

@@ -16,7 +16,6 @@ import org.evensheen.app.studies.Slate.Chip;
 import org.evensheen.app.studies.Slate.Choice;
 import org.evensheen.app.studies.Slate.Row;
 import org.evensheen.core.measure.Measure;
-import org.evensheen.core.measure.Measures;
 import org.evensheen.core.schedule.NextReading;
 import org.evensheen.core.schedule.Plan;
 import org.evensheen.core.study.Look;
@@ -132,7 +131,8 @@ class SlateWriter {
                 .filter(k -> k.occasion().equals(selection.at())
                         && k.reading().section().equals(selection.section().code()))
                 .toList();
-        return Measures.read().stream()
+        return study.record().measures().stream()
+                .filter(m -> m.readAs() == m)
                 .sorted(Comparator.comparingInt(m -> planned.contains(m) ? planned.indexOf(m) : 99))
                 .map(measure -> row(study, selection, measure, here))
                 .toList();

@@ -18,7 +18,6 @@ import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.footing.Finding;
 import org.evensheen.core.footing.Footing;
 import org.evensheen.core.measure.Measure;
-import org.evensheen.core.measure.Measures;
 import org.evensheen.core.measure.Scale;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.wear.Showed;
@@ -182,7 +181,7 @@ record VerdictPage(
         }
 
         private List<Tab> measures() {
-            return Measures.all().stream()
+            return study.record().measures().stream()
                     .filter(Measure::comparable)
                     .filter(m -> m == measure
                             || study.record().plan().asksFor(m.readAs())

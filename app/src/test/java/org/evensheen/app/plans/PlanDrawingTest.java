@@ -53,6 +53,7 @@ class PlanDrawingTest {
                         List.of(USED),
                         List.of(),
                         Optional.empty(),
+                        Optional.empty(),
                         TODAY,
                         Layout::draw,
                         (sections, products) -> OptionalDouble.empty()));

@@ -34,6 +34,7 @@ class RemediesTest {
                         List.of(),
                         List.of(),
                         Optional.empty(),
+                        Optional.empty(),
                         TODAY,
                         Layout::draw,
                         (sections, products) -> OptionalDouble.empty()));

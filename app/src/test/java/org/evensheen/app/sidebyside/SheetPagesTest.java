@@ -2,6 +2,7 @@ package org.evensheen.app.sidebyside;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.evensheen.app.sidebyside.Afternoons.begun;
+import static org.evensheen.app.sidebyside.Afternoons.begunAsking;
 import static org.evensheen.app.sidebyside.Afternoons.form;
 import static org.evensheen.app.sidebyside.Afternoons.load;
 import static org.evensheen.app.sidebyside.Afternoons.place;
@@ -9,15 +10,19 @@ import static org.evensheen.app.sidebyside.Afternoons.plain;
 import static org.evensheen.app.sidebyside.Afternoons.say;
 
 import java.net.http.HttpResponse;
+import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SamplePlan;
 import org.evensheen.app.live.Web;
+import org.evensheen.app.studies.Study;
+import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.sidebyside.Comparison;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -187,11 +192,7 @@ class SheetPagesTest {
         String osier = load(at).on("A").name().startsWith("Osier") ? "A" : "B";
         say(at, "dose/1", "as written", "dose/" + osier, "40 mL in 1 L");
         say(at, "came/1", "given");
-        Map<String, String> form = new HashMap<>();
-        Matcher field = Pattern.compile(
-                        "<input type=\"hidden\" name=\"(key|question|unit|grown|(?:name|what|way|dose|source)\\d)\" value=\"([^\"]*)\"")
-                .matcher(Web.get(at + "/sheet").body());
-        field.results().forEach(f -> form.put(f.group(1), f.group(2)));
+        Map<String, String> form = forWeeks(at);
         String plan = place(Web.post("/plans", form));
         assertThat(plan).matches("/plans/\\d+");
         assertThat(plain(Web.get(plan)))
@@ -203,6 +204,75 @@ class SheetPagesTest {
                         "<a href=\"" + at + "/sheet\">What was seen first");
         assertThat(form).containsEntry("dose0", "40 mL in 1 L").containsEntry("source1", "gifted");
         assertThat(plain(Web.get(plan + "?step=protocol"))).contains("value=\"40 mL in 1 L\"");
+    }
+
+    /** What the sheet sends to the Planner. */
+    private static Map<String, String> forWeeks(String at) {
+        Map<String, String> form = new HashMap<>();
+        Matcher field = Pattern.compile(
+                        "<input type=\"hidden\" name=\"(key|question|unit|grown|(?:name|what|way|dose|source)\\d)\" value=\"([^\"]*)\"")
+                .matcher(Web.get(at + "/sheet").body());
+        field.results().forEach(f -> form.put(f.group(1), f.group(2)));
+        return form;
+    }
+
+    /** The places stay where they are, and what was timed, counted and graded there are the first readings of the study. */
+    @Test
+    void anAfternoonGoesOnForWeeksWithItsPlacesDosesAndFirstReadings() {
+        String at =
+                begunAsking("spray", Set.of("clears", "high-spots"), "Osier Spray Seal", "Gorse Glaze, half the dose");
+        say(at, "streaks/A", "1", "by", "Reviewer");
+        say(at, "streaks/B", "3");
+        say(at, "clears/A", "12");
+        say(at, "clears/B", "48");
+        say(at, "high-spots/B", "4");
+        say(at, "slick/A-B", "A");
+        say(at, "dose/1", "as written", "dose/A", "40 mL in 1 L");
+        List<String> lay = List.of(load(at).on("A").name(), load(at).on("B").name());
+        String plan = place(Web.post("/plans", forWeeks(at)));
+        assertThat(plain(Web.get(plan)))
+                .contains("<option value=\"laid\" selected=\"selected\">the same places, as they lie")
+                .doesNotContain("choose sections of a bed above");
+        assertThat(plain(Web.get(plan + "?step=protocol"))).contains("name=\"clears\"", "name=\"high-spots\"");
+        long id = Long.parseLong(place(Web.post(plan + "/begin", Map.of())).replaceAll("\\D", ""));
+        assertThat(place(Web.post(plan + "/begin", Map.of()))).as("sent twice").isEqualTo("/studies/" + id);
+        Study study = LiveApp.bean(StudyStore.class).load(id);
+        assertThat(study.record().sections())
+                .extracting(s -> s.code() + " " + s.name() + " "
+                        + study.record().contenderOn(s).name())
+                .containsExactly("A left half " + lay.get(0), "B right half " + lay.get(1));
+        assertThat(study.dateOf(0)).isEqualTo(LocalDate.now());
+        assertThat(study.readings())
+                .extracting(r -> r.reading().section() + " " + r.reading().measure() + " "
+                        + r.reading().seen().line() + " day " + r.occasion().day())
+                .containsExactlyInAnyOrder(
+                        "A streaks amount=1 day 0",
+                        "B streaks amount=3 day 0",
+                        "A clears amount=12 day 0",
+                        "B clears amount=48 day 0",
+                        "B high-spots amount=4 day 0");
+        assertThat(study.record().plan().measures())
+                .extracting(p -> p.measure().code())
+                .containsExactlyInAnyOrder("clears", "high-spots");
+        assertThat(study.record().plan().visits().get(1).day()).isEqualTo(7);
+        assertThat(plain(Web.get("/studies/" + id + "?day=0&section=A"))).contains("Clears after", "12", "Streaks");
+        assertThat(plain(Web.get("/studies/" + id + "/verdict?measure=clears&day=0")))
+                .contains("Clears after", lay.get(0), lay.get(1));
+        assertThat(plain(Web.get("/studies/" + id + "/verdict?measure=streaks&day=0")))
+                .contains("Streaks");
+        assertThat(Web.get("/studies/" + id + "/readings").statusCode()).isEqualTo(200);
+    }
+
+    /** Whoever adds something else has to draw lots anew, and is told so at its name. */
+    @Test
+    void nothingElseCanLieWhereAnAfternoonWas() {
+        String at = begun("spray", "Osier Spray Seal", "Brock Paste");
+        String plan = place(Web.post("/plans", forWeeks(at)));
+        Web.post(plan, Map.of("name2", "Kelter Rinse-On", "base", "1", "step", "ask"));
+        assertThat(plain(Web.get(plan))).contains("To compare something else, draw lots anew");
+        assertThat(Web.post(plan + "/begin", Map.of()).statusCode()).isEqualTo(422);
+        Web.post(plan, Map.of("unit", "wheel", "base", "2", "step", "ask"));
+        assertThat(plain(Web.get(plan))).doesNotContain("To compare something else, draw lots anew");
     }
 
     /** What was seen on the afternoon stands on the study of weeks, but never while its key is closed. */

@@ -260,6 +260,24 @@ final class Afternoon {
             Quality.WATER, Set.of("clears", "spots"),
             Quality.EASE, Set.of("rinsing", "minutes", "wipes", "faces", "sprays", "high-spots"));
 
+    /** What a place, or a thing of its own, still shows on another day. */
+    static final Set<String> LASTING = Set.of(
+            "leaves",
+            "look",
+            "haze",
+            "behaves",
+            "clears",
+            "spots",
+            "high-spots",
+            "marks",
+            "bloom",
+            "release",
+            "lint",
+            "taken",
+            "shape",
+            "held",
+            "left");
+
     /** What a level or a number of an afternoon tells of. */
     static Optional<Quality> quality(String code) {
         return TELL_OF.entrySet().stream()

@@ -115,6 +115,11 @@ public final class Level extends Measure {
     }
 
     @Override
+    public boolean lasts() {
+        return Afternoon.LASTING.contains(code);
+    }
+
+    @Override
     public boolean needsBare() {
         return false;
     }

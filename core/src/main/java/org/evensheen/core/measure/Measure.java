@@ -61,6 +61,11 @@ public abstract class Measure {
         return Optional.empty();
     }
 
+    /** Whether it can be looked at again on another day without doing the whole job over, as water can and dirt that went can't. */
+    public boolean lasts() {
+        return true;
+    }
+
     /** Whether it is set against bare paint; what stands in a jar has no such zero. */
     public boolean needsBare() {
         return true;

@@ -93,6 +93,11 @@ public final class Plain extends Measure {
     }
 
     @Override
+    public boolean lasts() {
+        return Afternoon.LASTING.contains(code);
+    }
+
+    @Override
     public boolean needsBare() {
         return false;
     }

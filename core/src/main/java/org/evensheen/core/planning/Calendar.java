@@ -82,6 +82,15 @@ public record Calendar(List<Work> works, List<String> breaks) {
         return new Maker(protocol, entrants, each, moves).make();
     }
 
+    /**
+     * Dates what comes after an afternoon: everything lies where it was put then, on day 0, and was looked at.
+     *
+     * @param moves day by key of work
+     */
+    public static Calendar afterwards(Protocol protocol, List<Entrant> entrants, Map<String, Integer> moves) {
+        return new Maker(protocol, entrants, 1, moves).afterwards();
+    }
+
     /** The readings it asks for. */
     public Plan plan(Protocol protocol) {
         List<Occasion> occasions = new ArrayList<>();
@@ -147,6 +156,22 @@ public record Calendar(List<Work> works, List<String> breaks) {
                     "First readings",
                     "After the cure; what is left later is a share of these.");
             int last = wear(fresh);
+            if (protocol.gaugeChecks()) {
+                checks(last);
+            }
+            return new Calendar(works, breaks());
+        }
+
+        Calendar afterwards() {
+            works.add(new Work("apply", 0, Kind.APPLY, "Put on, side by side", "It was done that afternoon.", false));
+            works.add(new Work(
+                    "fresh",
+                    0,
+                    Kind.FRESH,
+                    "First readings",
+                    "What was counted, timed or graded that afternoon is carried over.",
+                    false));
+            int last = wear(0);
             if (protocol.gaugeChecks()) {
                 checks(last);
             }

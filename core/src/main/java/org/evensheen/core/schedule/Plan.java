@@ -2,6 +2,7 @@ package org.evensheen.core.schedule;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
 import org.evensheen.core.study.Course;
@@ -49,7 +50,13 @@ public record Plan(List<Planned> measures, List<Occasion> visits, Course course)
 
     /** The measure that a verdict is asked of first: of those planned that can be compared, the last to be carried round. */
     public Optional<Measure> main() {
-        return Measures.all().stream().filter(m -> m.comparable() && asksFor(m)).reduce((first, last) -> last);
+        return Stream.concat(
+                        measures.stream()
+                                .map(Planned::measure)
+                                .filter(m -> !Measures.all().contains(m)),
+                        Measures.all().stream())
+                .filter(m -> m.comparable() && asksFor(m))
+                .reduce((first, last) -> last);
     }
 
     public Optional<Occasion> visitOn(int day) {

@@ -189,12 +189,19 @@ public final class Comparison {
             return curve(measure, foam(code)).stream().toList();
         }
         return answers.of(q.code() + "/" + code).stream()
-                .map(Said::value)
-                .filter(v -> !v.equals(Said.SKIP))
-                .flatMap(v -> measure instanceof Level level
-                        ? Stream.of(level.seen(Integer.parseInt(v)))
-                        : typed(measure, v).stream())
+                .flatMap(s -> observed(q, s.value()))
                 .toList();
+    }
+
+    /** What an answer to a question of a place says was seen; nothing if it was passed by. */
+    static Stream<Observation> observed(Question q, String value) {
+        Measure measure = q.measure().orElseThrow();
+        if (value.equals(Said.SKIP)) {
+            return Stream.empty();
+        }
+        return measure instanceof Level level
+                ? Stream.of(level.seen(Integer.parseInt(value)))
+                : typed(measure, value).stream();
     }
 
     private static Optional<Observation> curve(Measure measure, List<Value.Mark> marks) {

@@ -15,6 +15,7 @@ import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Measures;
 import org.evensheen.core.schedule.Plan;
 
 /** Everything that is known of a study at one moment; it never changes, a new reading makes a new record. */
@@ -130,6 +131,17 @@ public final class StudyRecord {
 
     public List<Contender> contenders() {
         return contenders;
+    }
+
+    /** What a place of it can be read with: every measure of a study, and whatever else was planned or read. */
+    public List<Measure> measures() {
+        return Stream.concat(
+                        Measures.all().stream(),
+                        Stream.concat(
+                                plan.measures().stream().map(Plan.Planned::measure),
+                                byMeasure.keySet().stream().sorted(Comparator.comparing(Measure::code))))
+                .distinct()
+                .toList();
     }
 
     /** Sections in reading order: row by row from the top, left to right. */
