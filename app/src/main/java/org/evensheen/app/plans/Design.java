@@ -84,6 +84,11 @@ record Design(
         }
     }
 
+    /** Whether everything stays where an afternoon put it. */
+    boolean laid() {
+        return unit == Unit.LAID;
+    }
+
     Footing reach() {
         return PlanReview.reach(limits);
     }

@@ -247,9 +247,8 @@ class PlanController {
                 design.calendar().plan(design.protocol()),
                 works(design),
                 UUID.nameUUIDFromBytes(("plan " + id).getBytes(StandardCharsets.UTF_8)));
-        Optional<Laid> laid = design.unit() == Design.Unit.LAID
-                ? growing.laid(version.typed().getOrDefault("grown", ""))
-                : Optional.empty();
+        Optional<Laid> laid =
+                design.laid() ? growing.laid(version.typed().getOrDefault("grown", "")) : Optional.empty();
         long study =
                 maker.make(draft, made -> laid.ifPresent(l -> carried.over(made, draft, version.typed(), l, hands)));
         plans.became(id, study);
@@ -297,7 +296,7 @@ class PlanController {
                 || !planned.wanting().isEmpty()) {
             return planned;
         }
-        if (planned.unit() == Design.Unit.LAID) {
+        if (planned.laid()) {
             return planned;
         }
         Set<Finding.Kind> known = kinds(planned);

@@ -11,7 +11,7 @@ import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Section;
 
 /** The bed with the sections as the lots fell. */
-record PlanDrawing(BedDrawing bed, List<Taped> sections, List<Spare> spare) {
+record PlanDrawing(BedDrawing bed, boolean toScale, List<Taped> sections, List<Spare> spare) {
     private static final double WIDE = 760;
     private static final double TALL = 520;
     private static final double LETTER = 7.1;
@@ -44,6 +44,7 @@ record PlanDrawing(BedDrawing bed, List<Taped> sections, List<Spare> spare) {
                 design.layout().map(Layout::spare).orElse(List.of());
         return new PlanDrawing(
                 bed,
+                design.unit() == Design.Unit.SECTION,
                 taped,
                 java.util.stream.IntStream.range(0, spare.size())
                         .mapToObj(i -> new Spare(

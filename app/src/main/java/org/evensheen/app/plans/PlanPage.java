@@ -3,10 +3,12 @@ package org.evensheen.app.plans;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -99,7 +101,7 @@ record PlanPage(
                 design.question().isEmpty() ? "A study on paper" : design.question(),
                 design.reach().word(),
                 design.reach().meaning(),
-                design.limits().stream().map(PlanPage::limit).toList(),
+                design.limits().stream().map(l -> limit(l, design.laid())).toList(),
                 said,
                 design.bed().isPresent() ? PlanDrawing.of(design, today) : null,
                 layoutWords(design),
@@ -136,14 +138,25 @@ record PlanPage(
         return Math.min(Fields.MOST_PRODUCTS, Math.max(SHOWN_ROWS, last + 2));
     }
 
-    private static LimitView limit(PlanReview.Limit limit) {
+    /** What lies already can't be laid out otherwise, so nothing of that kind is offered. */
+    private static final Set<PlanReview.Remedy> OF_THE_LAYOUT = EnumSet.of(
+            PlanReview.Remedy.ADD_BARE,
+            PlanReview.Remedy.SECOND_SECTION,
+            PlanReview.Remedy.LET_LOTS_DECIDE,
+            PlanReview.Remedy.PROVE_BARE,
+            PlanReview.Remedy.KEEP_THE_CURE,
+            PlanReview.Remedy.KEEP_OFF,
+            PlanReview.Remedy.DRAW_AGAIN);
+
+    private static LimitView limit(PlanReview.Limit limit, boolean laid) {
+        Optional<PlanReview.Remedy> remedy = limit.remedy().filter(r -> !laid || !OF_THE_LAYOUT.contains(r));
         return new LimitView(
                 limit.finding().kind().title(),
                 limit.finding().numbers(),
                 limit.finding().remedy(),
                 limit.finding().kind().atMost().word(),
-                limit.remedy().map(Enum::name).orElse(""),
-                limit.remedy().map(PlanReview.Remedy::label).orElse(""));
+                remedy.map(Enum::name).orElse(""),
+                remedy.map(PlanReview.Remedy::label).orElse(""));
     }
 
     private static String layoutWords(Design design) {
@@ -153,6 +166,11 @@ record PlanPage(
                     : design.entrants().size() < 2 ? "Name contenders, and the lots are drawn." : "";
         }
         List<Section> sections = design.layout().get().sections();
+        if (design.laid()) {
+            return "%s as they lay that afternoon. What was counted, timed or graded there comes along as first readings; answers about pairs stay with the afternoon. "
+                            .formatted(Figures.count(sections.size(), "place", "places"))
+                    + "For bare places and more of each, draw lots anew on a bed.";
+        }
         Section one = sections.get(0);
         List<String> words = new ArrayList<>();
         words.add(String.format(
@@ -296,6 +314,13 @@ record PlanPage(
         return Stream.of(Contender.Kind.values())
                 .filter(k -> k != Contender.Kind.STACK && k != Contender.Kind.METHOD)
                 .toList();
+    }
+
+    /** What the first day is. */
+    public String firstDay() {
+        return in("unit").equals(Design.Unit.LAID.code())
+                ? "First day: that afternoon"
+                : "First day: strip and read bare";
     }
 
     /** Whether it goes on with an afternoon. */
