@@ -18,6 +18,8 @@ import org.evensheen.app.studies.StudyDraft;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
+import org.evensheen.core.planning.Entrant;
+import org.evensheen.core.sidebyside.Dosed;
 import org.evensheen.core.sidebyside.First;
 import org.evensheen.core.study.CodeOrder;
 import org.evensheen.core.study.Happening;
@@ -56,7 +58,7 @@ class Carried {
     }
 
     /** Keeps with a new study what was seen and put on that afternoon, with who saw it and when. */
-    void over(long study, StudyDraft draft, Map<String, String> typed, Laid laid, Hands hands) {
+    void over(long study, StudyDraft draft, List<Entrant> entrants, Map<String, String> typed, Laid laid, Hands hands) {
         readings.keep(study, first(laid));
         happenings.keep(
                 study,
@@ -75,7 +77,7 @@ class Carried {
                         study,
                         order.of(i),
                         0,
-                        "",
+                        use(dose, entrants.get(i)),
                         LabelLine.readDose(dose).dose(),
                         Optional.empty(),
                         Optional.empty(),
@@ -83,6 +85,14 @@ class Carried {
                         hands.name()));
             }
         }
+    }
+
+    /** What it was done for, by the amount that was taken. */
+    private static String use(String dose, Entrant entrant) {
+        return entrant.layers().stream()
+                .findFirst()
+                .flatMap(l -> Dosed.read(dose, l.calibrations()).flatMap(d -> d.use(l.label(), l.calibrations())))
+                .orElse("");
     }
 
     /** What several people saw stands beside each other where it was seen by eye; what was read with an instrument is repeats. */

@@ -249,8 +249,9 @@ class PlanController {
                 UUID.nameUUIDFromBytes(("plan " + id).getBytes(StandardCharsets.UTF_8)));
         Optional<Laid> laid =
                 design.laid() ? growing.laid(version.typed().getOrDefault("grown", "")) : Optional.empty();
-        long study =
-                maker.make(draft, made -> laid.ifPresent(l -> carried.over(made, draft, version.typed(), l, hands)));
+        long study = maker.make(
+                draft,
+                made -> laid.ifPresent(l -> carried.over(made, draft, design.entrants(), version.typed(), l, hands)));
         plans.became(id, study);
         if (!design.protocol().blind()) {
             names.open(study, hands);

@@ -255,6 +255,11 @@ class SheetPagesTest {
                 .extracting(p -> p.measure().code())
                 .containsExactlyInAnyOrder("clears", "high-spots");
         assertThat(study.record().plan().visits().get(1).day()).isEqualTo(7);
+        assertThat(study.record().applications())
+                .extracting(a -> a.day() + " "
+                        + study.record().contenders().get(a.contender()).name() + " "
+                        + a.dose().orElseThrow().print())
+                .containsExactly("0 " + lay.get(0) + " 40 mL in 1 L");
         assertThat(plain(Web.get("/studies/" + id + "?day=0&section=A"))).contains("Clears after", "12", "Streaks");
         assertThat(plain(Web.get("/studies/" + id + "/verdict?measure=clears&day=0")))
                 .contains("Clears after", lay.get(0), lay.get(1));

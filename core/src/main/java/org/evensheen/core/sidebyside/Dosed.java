@@ -2,8 +2,11 @@ package org.evensheen.core.sidebyside;
 
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.evensheen.core.label.Label;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.mixing.Calibration;
 import org.evensheen.core.mixing.Counter;
@@ -66,6 +69,17 @@ public record Dosed(Optional<Span> share, OptionalDouble ml, OptionalDouble coun
                 ? Optional.of(new Span(Reading.PARTS.share(d.n().high()), Reading.SHARE.share(d.n().low())))
                 : dose.shares(known);
         return new Dosed(share, ml, OptionalDouble.empty(), Optional.of(dose));
+    }
+
+    /** The use of a label that it is nearest to: the same bottle may be a foam and a bucket wash; empty if none can be compared with it. */
+    public Optional<String> use(Label label, List<Calibration> calibrations) {
+        return label.uses().stream()
+                .flatMap(u ->
+                        against(new Bottle(List.of(u.dose()), calibrations, Optional.empty(), Optional.empty(), false))
+                                .stream()
+                                .map(d -> Map.entry(u.name(), Math.abs(Math.log(d.factor())))))
+                .min(Map.Entry.comparingByValue())
+                .map(Map.Entry::getKey);
     }
 
     /** How it stands to what a label asks, by the use that it is nearest to; empty if the two can't be compared. */

@@ -4,11 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.evensheen.core.label.Label;
+import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.layout.Places;
 import org.evensheen.core.mixing.Calibration;
 import org.evensheen.core.mixing.Counter;
@@ -267,5 +270,52 @@ class StepsAndDosesTest extends AnAfternoon {
                     .hasSize(n);
             assertThat(steps.pairs(glide, 1, codes)).as("drawn once for good").isEqualTo(pairs);
         }
+    }
+
+    /** A study of weeks takes what was counted, timed or graded on a place, by everybody, and nothing that is of two places or was only noted. */
+    @Test
+    void whatIsCarriedOverIsOfPlaces() {
+        Set<String> asked = Set.of("foam", "glide", "gone", "suds-1", "suds", "water-heat");
+        said.add(new Said("foam/A/0", "0:100", "Ana", true, TWO));
+        said.add(new Said("foam/A/3", "3:40", "Bo", true, TWO.plusSeconds(180)));
+        said.add(new Said("gone/A", "4", "Ana", true, TWO));
+        said.add(new Said("gone/A", "3", "Bo", true, TWO));
+        said.add(new Said("gone/B", "skip", "Ana", true, TWO));
+        said.add(new Said("suds-1/A", "5", "Ana", true, TWO));
+        said.add(new Said("suds/A", "2", "Ana", true, TWO));
+        said.add(new Said("water-heat/A", "14", "Ana", true, TWO));
+        said.add(new Said(pair(), "A", "Ana", true, TWO));
+        assertThat(First.of(soaps(asked)))
+                .extracting(f -> "%s %s %s by %s"
+                        .formatted(f.place(), f.seen().measure(), f.seen().line(), f.by()))
+                .containsExactlyInAnyOrder(
+                        "A foam how=jar-mm;series=0:100,3:40 by Bo",
+                        "A gone amount=4 by Ana",
+                        "A gone amount=3 by Bo",
+                        "A suds amount=2 by Ana");
+        Comparison once = soaps(asked);
+        places = new ArrayList<>(places);
+        places.addAll(once.exchanged());
+        said.add(new Said("gone/C", "1", "Ana", true, TWO));
+        assertThat(First.of(soaps(asked)))
+                .as("of the places as they lie after the sides were exchanged")
+                .extracting(f -> f.place() + " " + f.seen().line())
+                .containsExactly("C amount=1");
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "45 mL in 10 L, bucket wash",
+        "1:9, foam",
+        "100 mL in 1 L, foam",
+        "1:400, bucket wash",
+        "a splash, ''",
+    })
+    void whatWentOnTellsWhatItWasFor(String typed, String use) {
+        Label label = LabelLine.read("foam 1:9; bucket wash 1:250; rinse off").label();
+        assertThat(Dosed.read(typed, List.of())
+                        .flatMap(d -> d.use(label, List.of()))
+                        .orElse(""))
+                .isEqualTo(use);
     }
 }
