@@ -285,7 +285,13 @@ record LifePage(
                                     fitted.map(Fitted::span).orElse(0.0))
                             .map(o -> "%s%s a protected week and section"
                                     .formatted(o.atMost() ? "at most " : "", Figures.money(o.aWeek())))
-                            .orElse("");
+                            .orElseGet(() -> Outlay.wanting(
+                                            study.record(),
+                                            study.record().contenders().get(number),
+                                            wear.until())
+                                    .filter(w -> !study.judgedByCode())
+                                    .map(LifeWords::wanting)
+                                    .orElse(""));
         }
 
         private List<Stands> stands(int number) {

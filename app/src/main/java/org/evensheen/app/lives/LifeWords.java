@@ -19,6 +19,7 @@ import org.evensheen.core.wear.Curves.Oddity;
 import org.evensheen.core.wear.Fitted;
 import org.evensheen.core.wear.Lives;
 import org.evensheen.core.wear.MethodChange;
+import org.evensheen.core.wear.Outlay;
 import org.evensheen.core.wear.Promise;
 import org.evensheen.core.wear.Wear;
 
@@ -337,5 +338,13 @@ final class LifeWords {
         lines.add(apart.isEmpty() ? "They can't be told apart." : "Told apart: " + String.join(", ", apart) + ".");
         lines.add("By first doses only; later ones fall on what an earlier one left.");
         return lines;
+    }
+
+    /** Why it can't be said what a protected week cost. */
+    static String wanting(Outlay.Wanting w) {
+        String what = w.unmeasured() > 0
+                ? "%s of %s went on in an amount that is not known".formatted(w.unmeasured(), w.of())
+                : "%s of %s went on without a price on its label".formatted(w.unpriced(), w.of());
+        return "what a week cost can't be said: " + what;
     }
 }

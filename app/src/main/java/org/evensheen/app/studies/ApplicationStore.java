@@ -4,6 +4,7 @@ import java.sql.Types;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.core.mixing.Dose;
+import org.evensheen.core.wear.Upkeep;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -45,13 +46,14 @@ public class ApplicationStore {
         }
     }
 
-    /** Keeps an application once, against the label that counts now. */
+    /** Keeps an application once, against the label that counts now: that of what went on, which for upkeep may be another product. */
     public void keep(Draft draft) {
         database.sql("""
                         insert into application (study_id, contender_id, label_id, day, job, dose, wait_seconds, coats, section_id,
                                                  given, kept_by, page_key)
                         select c.study_id, c.id,
-                               (select l.id from label l where l.product_id = c.product_id order by l.number desc limit 1),
+                               (select l.id from label l where l.product_id = coalesce((select p.id from product p where lower(p.name) = lower(:other)), c.product_id)
+                                order by l.number desc limit 1),
                                :day, :job, :dose, :wait, :coats,
                                (select s.id from section s where s.study_id = c.study_id and s.code = :section),
                                :given, :by, :key
@@ -66,6 +68,7 @@ public class ApplicationStore {
                 .param("coats", draft.coats().orElse(null), Types.INTEGER)
                 .param("section", draft.section().orElse(null), Types.VARCHAR)
                 .param("given", draft.given())
+                .param("other", Upkeep.given(draft.given()).orElse(null), Types.VARCHAR)
                 .param("by", draft.by())
                 .param("key", draft.key())
                 .update();

@@ -263,7 +263,7 @@ public class StudyStore {
                         select 'application', coalesce(a.dose, ''), a.day, c.number, a.job, a.wait_seconds, a.coats, a.label_id,
                                a.id, l.line,
                                array(select distinct on (k.counter) k.counter || ' ' || k.ml_each from calibration k
-                                     where k.product_id = c.product_id and k.kept_at <= a.kept_at
+                                     where k.product_id = coalesce(l.product_id, c.product_id) and k.kept_at <= a.kept_at
                                      order by k.counter, k.id desc),
                                coalesce(s.code, ''), a.given, null
                         from application a

@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SamplePlan;
+import org.evensheen.app.live.SampleProduct;
 import org.evensheen.app.live.Web;
 import org.evensheen.core.planning.Calendar;
 import org.junit.jupiter.api.Test;
@@ -129,15 +130,17 @@ class StudyDatesTest {
     /** Upkeep of a regime falls due on the Bench after its washes, is noted once, and is then asked after the next ones. */
     @Test
     void upkeepOfARegimeFallsDueOnTheBench() {
+        String topper = SampleProduct.name("Gannet Spray Wax");
+        SampleProduct.make(topper, "spray-wax", "apply 3 mL per section; 500 mL 10 EUR", 0);
         Map<String, String> typed = SamplePlan.fair();
         typed.remove("blind");
         typed.put("firstDay", LocalDate.now().minusDays(3).toString());
         typed.put("washEvery", "10");
         typed.put("what1", "regime");
-        typed.put("way1", "Gannet Spray Wax every second wash");
+        typed.put("way1", topper + " every second wash");
         typed.remove("name2");
         Study study = load(SamplePlan.begin(SamplePlan.make(typed)));
-        String kept = "Brock Paste, Gannet Spray Wax every second wash";
+        String kept = "Brock Paste, " + topper + " every second wash";
         assertThat(Web.get("/upkeep").body()).doesNotContain("/studies/" + study.id() + "/upkeep");
         for (String[] mark : new String[][] {{"0", "applied"}, {"1", "washed"}, {"2", "washed"}}) {
             Web.post(
@@ -153,18 +156,26 @@ class StudyDatesTest {
                             UUID.randomUUID().toString()));
         }
         String bench = Web.get("/upkeep").body();
-        assertThat(bench).contains(kept, "2 washes since", "due now", "Done: Gannet Spray Wax");
+        assertThat(bench).contains(kept, "2 washes since", "due now", "Done: " + topper, "value=\"3 mL per section\"");
         int number = study.record().contenders().stream()
                 .filter(c -> c.name().equals(kept))
                 .findFirst()
                 .orElseThrow()
                 .number();
         Map<String, String> done =
-                Map.of("contender", "" + number, "key", UUID.randomUUID().toString());
+                Map.of("contender", "" + number, "key", UUID.randomUUID().toString(), "dose", "2 mL per section");
         String to = "/studies/" + study.id() + "/upkeep";
+        Map<String, String> splashed = new HashMap<>(done);
+        splashed.put("dose", "a splash");
+        assertThat(Web.post(to, splashed).statusCode()).isEqualTo(422);
+        assertThat(Web.post(to, splashed).body()).contains("value=\"a splash\"", "Write how much went on a section");
         assertThat(Web.post(to, done).statusCode()).isEqualTo(302);
         assertThat(Web.post(to, done).statusCode()).isEqualTo(302);
-        assertThat(load(study.id()).record().applications()).hasSize(1);
+        assertThat(load(study.id()).record().applications())
+                .extracting(a -> a.dose().orElseThrow().print() + " of "
+                        + a.label().orElseThrow().print())
+                .as("against the label of what went on")
+                .containsExactly("2 mL per section of apply 3 mL per section; 500 mL 10.00 EUR");
         int second = load(study.id()).works().stream()
                 .filter(w -> w.kind() == Calendar.Kind.WASH || w.kind() == Calendar.Kind.VISIT)
                 .mapToInt(Calendar.Work::day)
@@ -182,7 +193,7 @@ class StudyDatesTest {
         assertThat(Web.get("/studies/" + study.id() + "/calendar.ics").body())
                 .contains("UID:upkeep-%d-%d-3@even-sheen".formatted(study.id(), number))
                 .containsPattern("DTSTART;VALUE=DATE:" + due.format(DateTimeFormatter.BASIC_ISO_DATE)
-                        + "\\R(?:.*\\R)*?SUMMARY:Upkeep: Gannet Spray Wax");
+                        + "\\R(?:.*\\R)*?SUMMARY:Upkeep: " + topper);
         assertThat(Web.send(
                                 to,
                                 Map.of(

@@ -35,6 +35,29 @@ public record Outlay(Money spent, Money aWeek, boolean atMost) {
                 .toList());
     }
 
+    /**
+     * Why it is not known what went on a contender.
+     *
+     * @param unmeasured how often something went on of which no amount is known
+     * @param unpriced how often something went on whose label has no price
+     * @param of how often something went on
+     */
+    public record Wanting(long unmeasured, long unpriced, long of) {}
+
+    /** What is missing for it; empty if nothing is, or nothing went on. */
+    public static Optional<Wanting> wanting(StudyRecord study, Contender contender, int until) {
+        List<Application> on = study.applications().stream()
+                .filter(a -> a.contender() == contender.number() && a.day() <= until)
+                .toList();
+        long unmeasured = on.stream().filter(a -> ml(a).isEmpty()).count();
+        long unpriced = on.stream()
+                .filter(a -> a.label().flatMap(Outlay::perMl).isEmpty())
+                .count();
+        return unmeasured + unpriced == 0
+                ? Optional.empty()
+                : Optional.of(new Wanting(unmeasured, unpriced, on.size()));
+    }
+
     private static Optional<Money> spent(List<Application> applications) {
         Optional<Money> sum = Optional.empty();
         for (Application a : applications) {
@@ -48,11 +71,15 @@ public record Outlay(Money spent, Money aWeek, boolean atMost) {
     }
 
     private static Optional<Money> cost(Application a) {
-        Optional<Span> ml = a.dose().flatMap(d -> d.onPlace(a.calibrations()));
+        Optional<Span> ml = ml(a);
         Optional<Money> perMl = a.label().flatMap(Outlay::perMl);
         return ml.isEmpty() || perMl.isEmpty()
                 ? Optional.empty()
                 : Optional.of(perMl.get().times(ml.get().middle() * a.coats().orElse(1)));
+    }
+
+    private static Optional<Span> ml(Application a) {
+        return a.dose().flatMap(d -> d.onPlace(a.calibrations()));
     }
 
     private static Optional<Money> perMl(Label label) {

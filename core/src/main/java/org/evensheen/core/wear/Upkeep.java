@@ -46,6 +46,20 @@ public record Upkeep(String with, int every, Axis axis) {
                 m.group(4).toLowerCase(java.util.Locale.ROOT).startsWith("wash") ? Axis.WASHES : Axis.WEEKS));
     }
 
+    private static final String GIVEN = "upkeep";
+
+    /** What is noted of an application that was upkeep; {@link #given(String)} reads it. */
+    public String given() {
+        return with.isEmpty() ? GIVEN : GIVEN + ": " + with;
+    }
+
+    /** What went on as upkeep, by what was noted; empty if it was the product itself, or no upkeep. */
+    public static Optional<String> given(String noted) {
+        return Optional.of(noted)
+                .filter(n -> n.startsWith(GIVEN + ": "))
+                .map(n -> n.substring(GIVEN.length() + 2).strip());
+    }
+
     /**
      * How a contender's upkeep stands.
      *

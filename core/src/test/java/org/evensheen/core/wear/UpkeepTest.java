@@ -171,5 +171,9 @@ class UpkeepTest {
         assertThat(Outlay.of(study("again every 2 weeks"), study.contenders().get(0), 99, ten, 12))
                 .as("nobody knows how much went on the third time")
                 .isEmpty();
+        assertThat(Outlay.wanting(
+                        study("again every 2 weeks"), study.contenders().get(0), 99))
+                .contains(new Outlay.Wanting(1, 1, 3));
+        assertThat(Outlay.wanting(study, study.contenders().get(0), 99)).isEmpty();
     }
 }
