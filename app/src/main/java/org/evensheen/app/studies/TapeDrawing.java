@@ -2,8 +2,10 @@ package org.evensheen.app.studies;
 
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evensheen.app.page.Figures;
@@ -35,8 +37,39 @@ public record TapeDrawing(
     /** A numbered mark; the number stands before it at the blade's end. */
     public record Week(String at, String number, boolean before, boolean odd) {}
 
-    /** Something on the tape; its shape is drawn once for the page, its title says it in words. */
-    public record Notch(String at, String shape, String title, String caption, String anchor, boolean captioned) {}
+    /**
+     * Something on the tape; its shape is drawn once for the page, its title says it in words.
+     *
+     * @param lesser whether it lies under another on a narrow tape, and is not drawn there
+     */
+    public record Notch(
+            String at, String shape, String title, String caption, String anchor, boolean captioned, boolean lesser) {}
+
+    /** What stands out on a narrow tape, the weightiest first: what was read and what is due before what was done between. */
+    private static final List<String> WEIGHT = List.of(
+            "due",
+            "applied",
+            "missed",
+            "partly",
+            "done",
+            "ahead",
+            "dosed",
+            "topped",
+            "washed",
+            "gauge-checked",
+            "odometer",
+            "weather-noted");
+
+    /** What stands below the blade. */
+    private static final Set<String> BELOW = Set.of("gauge-checked", "odometer", "weather-noted");
+
+    /** Room that a notch wants on a narrow tape, as a share of it. */
+    private static final double ROOM = 0.05;
+
+    private static final double ROOM_BELOW = 0.12;
+
+    /** A notch before it is known what lies beside it. */
+    private record Mark(int day, String kind, String title, String caption) {}
 
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
 
@@ -82,10 +115,30 @@ public record TapeDrawing(
     }
 
     private static List<Notch> notches(Study study, Selection selection, int last) {
-        List<Notch> notches = new ArrayList<>();
+        List<Mark> marks = marks(study, selection, last);
+        List<Mark> outstanding = new ArrayList<>();
+        marks.stream()
+                .sorted(Comparator.comparingInt((Mark m) -> WEIGHT.indexOf(m.kind))
+                        .thenComparing(m -> m.caption.isEmpty())
+                        .thenComparing(Comparator.comparingInt(Mark::day).reversed()))
+                .filter(m -> outstanding.stream().noneMatch(o -> crowds(o, m, last)))
+                .forEach(outstanding::add);
+        return marks.stream()
+                .map(m -> notch(study, m, last, !outstanding.contains(m)))
+                .toList();
+    }
+
+    private static boolean crowds(Mark one, Mark other, int last) {
+        boolean below = BELOW.contains(one.kind);
+        return below == BELOW.contains(other.kind)
+                && Math.abs(one.day - other.day) < (below ? ROOM_BELOW : ROOM) * last;
+    }
+
+    private static List<Mark> marks(Study study, Selection selection, int last) {
+        List<Mark> notches = new ArrayList<>();
         for (Happening happening : study.record().happenings()) {
             String caption = happening.kind() == Happening.Kind.APPLIED ? "applied" : "";
-            notches.add(notch(study, happening.day(), last, happening.kind().code(), words(happening), caption));
+            notches.add(new Mark(happening.day(), happening.kind().code(), words(happening), caption));
         }
         for (Visit visit : Visit.of(study.record(), selection.today())) {
             String state = visit.state().name().toLowerCase(Locale.ROOT);
@@ -94,10 +147,8 @@ public record TapeDrawing(
                 case AHEAD -> visit.occasion().day() == study.record().plan().lastDay() ? "verdict" : "";
                 default -> "";
             };
-            notches.add(notch(
-                    study,
+            notches.add(new Mark(
                     visit.occasion().day(),
-                    last,
                     state,
                     "%s: %s, %d of %d readings"
                             .formatted(
@@ -110,8 +161,7 @@ public record TapeDrawing(
         for (Work work : study.works()) {
             boolean shown = work.kind() == Calendar.Kind.WASH || work.kind() == Calendar.Kind.DOSE;
             if (shown && work.day() > selection.today() && work.day() <= last) {
-                notches.add(
-                        notch(study, work.day(), last, "ahead", "Planned: " + work.title() + ". " + work.why(), ""));
+                notches.add(new Mark(work.day(), "ahead", "Planned: " + work.title() + ". " + work.why(), ""));
             }
         }
         return notches;
@@ -132,15 +182,17 @@ public record TapeDrawing(
         };
     }
 
-    private static Notch notch(Study study, int day, int last, String kind, String title, String caption) {
+    private static Notch notch(Study study, Mark mark, int last, boolean lesser) {
+        int day = mark.day;
         double share = day / (double) last;
         return new Notch(
                 at(day, last),
-                "#n-" + kind,
-                "Day %d, %s. %s".formatted(day, study.dateOf(day).format(DATE), title),
-                caption,
+                "#n-" + mark.kind,
+                "Day %d, %s. %s".formatted(day, study.dateOf(day).format(DATE), mark.title),
+                mark.caption,
                 share < 0.04 ? "start" : share > 0.96 ? "end" : "middle",
-                !caption.isEmpty());
+                !mark.caption.isEmpty(),
+                lesser);
     }
 
     private static String at(int day, int last) {
