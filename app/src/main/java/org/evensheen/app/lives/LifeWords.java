@@ -13,6 +13,7 @@ import org.evensheen.app.studies.Study;
 import org.evensheen.core.comparing.Absent;
 import org.evensheen.core.comparing.Compared;
 import org.evensheen.core.comparing.Interval;
+import org.evensheen.core.measure.Measure;
 import org.evensheen.core.wear.Axis;
 import org.evensheen.core.wear.ByChemical;
 import org.evensheen.core.wear.Curves.Oddity;
@@ -346,5 +347,17 @@ final class LifeWords {
                 ? "%s of %s went on in an amount that is not known".formatted(w.unmeasured(), w.of())
                 : "%s of %s went on without a price on its label".formatted(w.unpriced(), w.of());
         return "what a week cost can't be said: " + what;
+    }
+
+    /** What was gained or lost against bare, with its sign: in points of its share, or in the score's own unit. */
+    static String change(Measure measure, double change) {
+        String size = measure.benefitIsShare()
+                ? Figures.number(Math.abs(100 * change), 0)
+                : Figures.number(Math.abs(change), Math.max(1, measure.scoreDecimals()));
+        return (size.matches("[0.]+") ? "" : change > 0 ? "+" : "−") + size;
+    }
+
+    static String changeUnit(Measure measure) {
+        return measure.benefitIsShare() ? "points" : measure.scoreUnit();
     }
 }

@@ -58,6 +58,12 @@ class LifePagesTest {
                 / (1 - pull(study, code, fresh) / bare(study, fresh));
         String address = "/studies/" + study.id() + "/life";
         assertThat(Web.get(address).body()).contains(code + ", day 8: " + Figures.percent(left));
+        double change = (1 - pull(study, code, SampleStudy.VISIT) / bare(study, SampleStudy.VISIT))
+                - (1 - pull(study, code, fresh) / bare(study, fresh));
+        assertThat(Web.get(address).body())
+                .contains(
+                        "From the first readings to day 8, section by section",
+                        code + " −" + Math.round(-100 * change));
         JsonNode curves = json(address + ".json").get("curves");
         List<Double> found = curves.valueStream()
                 .filter(c -> c.get("section").asString().equals(code))
