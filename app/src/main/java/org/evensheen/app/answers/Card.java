@@ -27,6 +27,9 @@ final class Card {
     private static final int MARGIN = 60;
     private static final int MOST = 5;
     private static final double LOW = -10;
+    /** Lines of an afternoon below its sentence. */
+    private static final int MOST_LINES = 3;
+
     private static final Color PRIMER = new Color(0xdee3df);
     private static final Color PAPER = new Color(0xfcfaf4);
     private static final Color INK = new Color(0x16232c);
@@ -59,18 +62,24 @@ final class Card {
         pen.setColor(PRIMER);
         pen.fillRect(0, 0, WIDTH, HEIGHT);
         int y = lines(pen, report.question(), TEXT.deriveFont(28f), SOFT, MARGIN + 20, 1, false);
-        y = lines(pen, report.answer(), DISPLAY.deriveFont(54f), INK, y + 56, 2, true);
-        places(pen, report, y + 34);
+        if (report.sideBySide()) {
+            y = lines(pen, report.answer(), DISPLAY.deriveFont(60f), INK, y + 96, 4, true);
+            for (String line : report.scales().stream().limit(MOST_LINES).toList()) {
+                y = lines(pen, line, TEXT.deriveFont(26f), SOFT, y + 44, 1, false);
+            }
+        } else {
+            y = lines(pen, report.answer(), DISPLAY.deriveFont(54f), INK, y + 56, 2, true);
+            places(pen, report, y + 34);
+        }
         pen.setFont(TEXT.deriveFont(24f));
         pen.setColor(SOFT);
         pen.drawString(
                 fitting(
                         pen.getFontMetrics(),
-                        "%s, day %d. Footing: %s. Bare is 0, the reference 100. Even Sheen"
-                                .formatted(
-                                        report.bed(),
-                                        report.day(),
-                                        report.trust().footing())),
+                        (report.sideBySide()
+                                        ? "%s. How far to trust it: %s. Even Sheen"
+                                        : "%s. Footing: %s. Bare is 0, the reference 100. Even Sheen")
+                                .formatted(report.when(), report.trust().footing())),
                 MARGIN,
                 HEIGHT - 34);
         pen.dispose();

@@ -25,6 +25,9 @@ final class Changed {
             said.add("Footing %s instead of %s"
                     .formatted(now.trust().footing(), before.trust().footing()));
         }
+        if (now.sideBySide() && !before.answer().equals(now.answer())) {
+            said.add("It said before: “%s”".formatted(before.answer()));
+        }
         Map<String, Integer> was = places(before);
         Map<String, Integer> is = places(now);
         is.forEach((product, place) -> {
@@ -38,7 +41,7 @@ final class Changed {
         was.keySet().stream()
                 .filter(p -> !is.containsKey(p))
                 .forEach(p -> said.add("%s is no longer ranked".formatted(p)));
-        String when = "Day %d".formatted(now.day());
+        String when = now.sideBySide() ? "More was said" : "Day %d".formatted(now.day());
         return said.isEmpty()
                 ? "%s: %s."
                         .formatted(

@@ -29,11 +29,25 @@ class EditionStore {
     record Draft(
             String headline, String words, String changed, Pages pages, String seal, String by, Instant at, UUID key) {}
 
-    List<Listed> of(long study) {
-        return database.sql("""
-                        select number, headline, changed, seal, published_by, published_at from edition
-                        where study_id = :study order by number desc limit 200""")
-                .param("study", study)
+    /** What a report is of; the words are columns, and nothing that anybody typed. */
+    record Of(String table, long id) {
+        static Of study(long id) {
+            return new Of("study", id);
+        }
+
+        static Of comparison(long id) {
+            return new Of("comparison", id);
+        }
+
+        private String column() {
+            return table + "_id";
+        }
+    }
+
+    List<Listed> of(Of what) {
+        return database.sql("select number, headline, changed, seal, published_by, published_at from edition where "
+                        + what.column() + " = :id order by number desc limit 200")
+                .param("id", what.id())
                 .query((row, n) -> new Listed(
                         row.getInt("number"),
                         row.getString("headline"),
@@ -44,28 +58,29 @@ class EditionStore {
                 .list();
     }
 
-    Optional<Pages> pages(long study, long number) {
-        return database.sql(
-                        "select report::text, html, markdown from edition where study_id = :study and number = :number")
-                .param("study", study)
+    Optional<Pages> pages(Of what, long number) {
+        return database.sql("select report::text, html, markdown from edition where " + what.column()
+                        + " = :id and number = :number")
+                .param("id", what.id())
                 .param("number", number)
                 .query((row, n) -> new Pages(row.getString("report"), row.getString("html"), row.getString("markdown")))
                 .optional();
     }
 
     /** The report of the latest edition. */
-    Optional<String> latest(long study) {
-        return database.sql("select report::text from edition where study_id = :study order by number desc limit 1")
-                .param("study", study)
+    Optional<String> latest(Of what) {
+        return database.sql("select report::text from edition where " + what.column()
+                        + " = :id order by number desc limit 1")
+                .param("id", what.id())
                 .query(String.class)
                 .optional();
     }
 
     /** Publishes once by the page's key, and gives the edition's number. */
-    int publish(long study, Draft draft) {
+    int publish(Of what, Draft draft) {
         return transaction.execute(status -> {
-            database.sql("select 1 from study where id = :id for update")
-                    .param("id", study)
+            database.sql("select 1 from " + what.table() + " where id = :id for update")
+                    .param("id", what.id())
                     .query(Integer.class)
                     .single();
             Optional<Integer> there = database.sql("select number from edition where page_key = :key")
@@ -73,11 +88,11 @@ class EditionStore {
                     .query(Integer.class)
                     .optional();
             return there.orElseGet(() -> database.sql("""
-                            insert into edition (study_id, number, headline, words, changed, report, html, markdown, seal,
+                            insert into edition (%1$s, number, headline, words, changed, report, html, markdown, seal,
                                                  published_by, published_at, page_key)
-                            values (:study, (select coalesce(max(number), 0) + 1 from edition where study_id = :study), :headline, :words,
-                                    :changed, :report::jsonb, :html, :markdown, :seal, :by, :at, :key) returning number""")
-                    .param("study", study)
+                            values (:of, (select coalesce(max(number), 0) + 1 from edition where %1$s = :of), :headline, :words,
+                                    :changed, :report::jsonb, :html, :markdown, :seal, :by, :at, :key) returning number""".formatted(what.column()))
+                    .param("of", what.id())
                     .param("headline", draft.headline())
                     .param("words", draft.words())
                     .param("changed", draft.changed())

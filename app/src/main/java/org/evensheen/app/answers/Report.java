@@ -33,6 +33,19 @@ record Report(
         Map<String, Integer> methods,
         String readings,
         String seal) {
+    /** What an afternoon is judged by, among {@link #methods}. */
+    static final String SIDE_BY_SIDE = "side-by-side";
+
+    /** On what, and when. */
+    String when() {
+        return sideBySide() ? "%s, %s".formatted(bed, firstDay) : "%s, day %d".formatted(bed, day);
+    }
+
+    /** Whether it is of an afternoon, which has no places on one scale. */
+    boolean sideBySide() {
+        return methods.containsKey(SIDE_BY_SIDE);
+    }
+
     static final String FORMAT = "even-sheen-report/1";
 
     record Trust(String footing, String meaning, List<String> why) {}

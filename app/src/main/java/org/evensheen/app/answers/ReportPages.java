@@ -35,6 +35,8 @@ class ReportPages {
         Context context = new Context(Locale.ROOT);
         context.setVariable("report", report);
         context.setVariable("own", own);
+        context.setVariable("when", report.when());
+        context.setVariable("seen", report.sideBySide());
         double high = Math.max(
                 115,
                 report.places().stream().mapToDouble(Report.Place::high).max().orElse(0) + 6);
@@ -78,13 +80,14 @@ class ReportPages {
             lines.add(text(p));
             lines.add("");
         });
-        lines.add("%s, %s, day %d. Footing: %s. %s"
+        lines.add("%s, %s. %s: %s. %s"
                 .formatted(
                         text(r.question()),
-                        text(r.bed()),
-                        r.day(),
+                        text(r.when()),
+                        r.sideBySide() ? "How far to trust it" : "Footing",
                         r.trust().footing(),
-                        text(r.trust().meaning())));
+                        text(r.trust().meaning()))
+                .strip());
         lines.add("");
         if (!r.places().isEmpty()) {
             lines.add("| Place | Product | Score | 95 % | First in |");
@@ -116,11 +119,11 @@ class ReportPages {
                                         a.reason(),
                                         a.overruled().isEmpty() ? "" : " Against that: " + a.overruled()))
                         .toList());
-        section(lines, "Money", r.money());
+        section(lines, r.sideBySide() ? "What was seen" : "The scales", r.scales());
+        section(lines, r.sideBySide() ? "What went on" : "Money", r.money());
         section(lines, "What labels promise", r.promises());
         section(lines, "How far it can be trusted", r.trust().why());
         section(lines, "How it was done", r.method());
-        section(lines, "The scales", r.scales());
         section(lines, "Not in it", r.notTested());
         section(lines, "What went otherwise", r.deviations());
         section(lines, "Who paid", r.disclosure());

@@ -228,7 +228,7 @@ class Reporting {
         };
     }
 
-    private static List<String> cautions(List<Product> shelf) {
+    static List<String> cautions(List<Product> shelf) {
         List<String> lines = new ArrayList<>();
         lines.add(
                 "Follow the maker's label and safety data sheet; local rules on water and run-off win; licensed trades do what is theirs. Try an unknown product on a hidden spot first.");
@@ -263,7 +263,7 @@ class Reporting {
                 .collect(Collectors.joining("\n")));
     }
 
-    private static String hash(String text) {
+    static String hash(String text) {
         try {
             return HexFormat.of()
                     .formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));

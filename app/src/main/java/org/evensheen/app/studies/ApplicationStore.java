@@ -1,8 +1,11 @@
 package org.evensheen.app.studies;
 
 import java.sql.Types;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.evensheen.app.labels.Product;
+import org.evensheen.app.labels.ProductStore;
 import org.evensheen.core.mixing.Dose;
 import org.evensheen.core.wear.Upkeep;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -12,9 +15,11 @@ import org.springframework.stereotype.Component;
 @Component
 public class ApplicationStore {
     private final JdbcClient database;
+    private final ProductStore products;
 
-    ApplicationStore(JdbcClient database) {
+    ApplicationStore(JdbcClient database, ProductStore products) {
         this.database = database;
+        this.products = products;
     }
 
     /** An application about to be kept. */
@@ -52,7 +57,7 @@ public class ApplicationStore {
                         insert into application (study_id, contender_id, label_id, day, job, dose, wait_seconds, coats, section_id,
                                                  given, kept_by, page_key)
                         select c.study_id, c.id,
-                               (select l.id from label l where l.product_id = coalesce((select p.id from product p where lower(p.name) = lower(:other)), c.product_id)
+                               (select l.id from label l where l.product_id = coalesce(:other, c.product_id)
                                 order by l.number desc limit 1),
                                :day, :job, :dose, :wait, :coats,
                                (select s.id from section s where s.study_id = c.study_id and s.code = :section),
@@ -68,10 +73,17 @@ public class ApplicationStore {
                 .param("coats", draft.coats().orElse(null), Types.INTEGER)
                 .param("section", draft.section().orElse(null), Types.VARCHAR)
                 .param("given", draft.given())
-                .param("other", Upkeep.given(draft.given()).orElse(null), Types.VARCHAR)
+                .param("other", other(draft).orElse(null), Types.BIGINT)
                 .param("by", draft.by())
                 .param("key", draft.key())
                 .update();
+    }
+
+    /** The product that went on as upkeep, if it was another and is on the Shelf. */
+    private Optional<Long> other(Draft draft) {
+        return Upkeep.given(draft.given())
+                .flatMap(name -> products.allNamed(List.of(name)).stream().findFirst())
+                .map(Product::id);
     }
 
     /** Undoes an application by the key it was kept under. */

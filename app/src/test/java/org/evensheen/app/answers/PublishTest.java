@@ -11,6 +11,7 @@ import java.util.UUID;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
+import org.evensheen.app.sidebyside.Afternoons;
 import org.evensheen.app.studies.Study;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -175,5 +176,54 @@ class PublishTest {
                 .contains("It waits until the")
                 .doesNotContain("Osier");
         assertThat(Web.send(at + "/publish", form()).statusCode()).isEqualTo(404);
+    }
+
+    /** An afternoon goes out like a study: in the words of its sheet, with its photos' captions, kept as it was, and saying what was said since. */
+    @Test
+    void anAfternoonIsPublishedInTheWordsOfItsSheet() {
+        String at = Afternoons.begun("soap", "Curlew <b>Foam</b>", "Sallow Plain Soap");
+        Afternoons.say(at, "gone/A", "4");
+        Afternoons.say(at, "gone/B", "2");
+        Afternoons.say(at, "came/0", "given");
+        Afternoons.say(at, "slip/1/wash", "neighbour");
+        String sheet = Afternoons.plain(Web.get(at + "/sheet"));
+        assertThat(sheet).contains("href=\"" + at + "/publish\"");
+        assertThat(Web.get(at + "/publish").body()).contains("None yet").doesNotContain("Weighed for");
+        Map<String, String> form = form("headline", "Two soaps", "words", "Cold day.");
+        assertThat(Web.post(at + "/publish", form).statusCode()).isEqualTo(302);
+        assertThat(Web.post(at + "/publish", form).statusCode())
+                .as("sent twice")
+                .isEqualTo(302);
+        assertThat(Web.get(at + "/editions/2.html").statusCode()).isEqualTo(404);
+        JsonNode report = json(at + "/editions/1.json");
+        String answer = report.get("answer").asString();
+        assertThat(sheet).contains(answer.replace("<b>", "&lt;b&gt;").replace("</b>", "&lt;/b&gt;"));
+        String page = Web.get(at + "/editions/1.html").body();
+        assertThat(page)
+                .contains(
+                        "Two soaps", "<p>Cold day.</p>", "What was seen", ": nearly all", ": some")
+                .contains(
+                        "The place beside it got wet.",
+                        "Curlew &lt;b&gt;Foam&lt;/b&gt;: given.",
+                        "data sheet",
+                        "drawn by lot")
+                .contains(report.get("seal").asString())
+                .doesNotContain("<script", "<b>Foam", "For whom", "bare 0", "src=\"/");
+        assertThat(report.get("scales").toString()).contains("nearly all", "some");
+        assertThat(Web.get(at + "/editions/1.md").body())
+                .startsWith("# Two soaps")
+                .contains("## What was seen", "How far to trust it: a hint");
+        Afternoons.say(at, "gone/A", "1");
+        assertThat(Web.post(at + "/publish", form("headline", "", "words", "")).statusCode())
+                .isEqualTo(302);
+        assertThat(json(at + "/editions/2.json").get("seal").asString())
+                .isNotEqualTo(report.get("seal").asString());
+        assertThat(Web.get(at + "/editions/2.html").body()).contains("It said before: ");
+        assertThat(Web.get(at + "/editions/1.html").body()).as("as it was").isEqualTo(page);
+        assertThat(Web.get(at + "/card.png").headers().firstValue("Content-Type"))
+                .contains("image/png");
+        assertThat(Web.get("/compare/987654/publish").statusCode()).isEqualTo(404);
+        assertThat(Web.post(at + "/publish", form("headline", "x".repeat(121))).statusCode())
+                .isEqualTo(422);
     }
 }

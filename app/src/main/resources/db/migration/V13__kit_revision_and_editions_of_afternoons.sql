@@ -16,3 +16,11 @@ create trigger kit_changes_with_instruments after insert or update or delete on 
     for each statement execute function mark_kit_changed();
 create trigger kit_changes_with_checks after insert or update or delete on instrument_check
     for each statement execute function mark_kit_changed();
+
+-- Afternoons are published as studies are.
+alter table edition
+    alter column study_id drop not null,
+    add column comparison_id bigint references comparison,
+    add constraint edition_has_one_source check (num_nonnulls(study_id, comparison_id) = 1),
+    add constraint edition_is_counted_by_comparison unique (comparison_id, number);
+create index edition_by_comparison on edition (comparison_id, number desc);

@@ -1,0 +1,119 @@
+package org.evensheen.app.sidebyside;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.evensheen.app.page.Figures;
+import org.evensheen.core.sidebyside.Comparison;
+import org.evensheen.core.sidebyside.Move;
+import org.evensheen.core.sidebyside.Sheet;
+import org.evensheen.core.sidebyside.Slip;
+import org.evensheen.core.study.Contender;
+import org.springframework.stereotype.Component;
+
+/** Tells of afternoons in the words of their sheets. */
+@Component
+public class Tellings {
+    private final ComparisonStore comparisons;
+    private final Sheets sheets;
+    private final ShotStore shots;
+    private final Clock clock;
+
+    Tellings(ComparisonStore comparisons, Sheets sheets, ShotStore shots, Clock clock) {
+        this.comparisons = comparisons;
+        this.sheets = sheets;
+        this.shots = shots;
+        this.clock = clock;
+    }
+
+    /**
+     * An afternoon in words.
+     *
+     * @throws org.evensheen.app.page.Missing if there is none by that number
+     */
+    public Telling of(long id) {
+        Comparison c = comparisons.load(id);
+        Sheet sheet = sheets.of(id, c);
+        SheetPage page = SheetPage.of(c, sheet, "", shots.of(id));
+        return new Telling(
+                c.contenders().stream().map(Contender::name).collect(Collectors.joining(" / ")),
+                page.what(),
+                c.begun().atZone(clock.getZone()).toLocalDate(),
+                page.sentence(),
+                page.lines().stream()
+                        .map(l -> "%s: %s. %s."
+                                .formatted(capital(l.label()), l.outcome().replaceFirst("\\.$", ""), l.seen()))
+                        .toList(),
+                page.taken().stream()
+                        .map(t -> "%s: %s.".formatted(t.name(), t.took()))
+                        .toList(),
+                page.trust(),
+                Stream.concat(page.doubts().stream(), page.steady().stream()).toList(),
+                method(c),
+                unanswered(c, sheet),
+                c.slips().stream()
+                        .map(Slip::words)
+                        .map(Tellings::capital)
+                        .map(s -> s + ".")
+                        .toList(),
+                c.contenders().stream()
+                        .map(x -> "%s: %s."
+                                .formatted(x.name(), c.came(x.number()).orElse("how it was come by was not told")))
+                        .toList(),
+                c.contenders().stream()
+                        .map(Contender::made)
+                        .filter(m -> !m.isEmpty())
+                        .toList(),
+                page.shots().stream()
+                        .flatMap(s ->
+                                s.shots().stream().map(p -> new Telling.Photo(p.id(), s.at() + ": " + p.caption())))
+                        .toList(),
+                c.said().stream()
+                        .map(s -> "%s|%s|%s|%s|%s".formatted(s.step(), s.value(), s.by(), s.knew(), s.at()))
+                        .collect(Collectors.joining("\n")));
+    }
+
+    /** A photo of a place that stands, small. */
+    public Optional<byte[]> picture(long photo) {
+        return shots.picture(photo, true);
+    }
+
+    private static List<String> method(Comparison c) {
+        List<String> lines = new ArrayList<>();
+        lines.add("%s on %s in %s; which went where was drawn by lot%s."
+                .formatted(
+                        Figures.count(c.contenders().size(), "contender", "contenders"),
+                        Figures.count(c.places().size(), "place", "places"),
+                        Figures.count(c.rounds(), "round", "rounds"),
+                        c.rounds() > 1 ? ", and sides were exchanged" : ""));
+        List<String> moves =
+                c.kind().moves().stream().map(Move::title).map(Tellings::small).toList();
+        if (!moves.isEmpty()) {
+            lines.add("Done on each alike: %s.".formatted(String.join("; ", moves)));
+        }
+        lines.add(
+                "Answers about pairs are compared as wins, losses and ties; levels as orders, by exchanging the lots; counts, times and amounts each on its own scale. Whoever can't be told apart is not ranked.");
+        return lines;
+    }
+
+    private static List<String> unanswered(Comparison c, Sheet sheet) {
+        List<String> left = c.questions().stream()
+                .filter(q -> sheet.rows().stream().noneMatch(r -> r.question().equals(q)))
+                .map(q -> q.label())
+                .toList();
+        return left.isEmpty() || !c.rungs().isEmpty()
+                ? List.of()
+                : List.of("Not answered on two of them or more: %s.".formatted(String.join(", ", left)));
+    }
+
+    private static String capital(String text) {
+        return text.isEmpty() ? text : Character.toUpperCase(text.charAt(0)) + text.substring(1);
+    }
+
+    private static String small(String text) {
+        return text.isEmpty() ? text : Character.toLowerCase(text.charAt(0)) + text.substring(1);
+    }
+}
