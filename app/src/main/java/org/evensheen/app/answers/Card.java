@@ -64,6 +64,7 @@ final class Card {
         int y = lines(pen, report.question(), TEXT.deriveFont(28f), SOFT, MARGIN + 20, 1, false);
         if (report.sideBySide()) {
             y = lines(pen, report.answer(), DISPLAY.deriveFont(60f), INK, y + 96, 4, true);
+            y += 24;
             for (String line : report.scales().stream().limit(MOST_LINES).toList()) {
                 y = lines(pen, line, TEXT.deriveFont(26f), SOFT, y + 44, 1, false);
             }
@@ -97,7 +98,8 @@ final class Card {
         pen.setFont(font);
         FontMetrics metrics = pen.getFontMetrics();
         List<String> lines = new ArrayList<>(List.of(""));
-        for (String word : words.split(" ")) {
+        // The font has no narrow space.
+        for (String word : words.replace('\u202f', ' ').split(" ")) {
             String last = lines.get(lines.size() - 1);
             String longer = last.isEmpty() ? word : last + " " + word;
             if (metrics.stringWidth(longer) > WIDTH - 2 * MARGIN && lines.size() < most) {

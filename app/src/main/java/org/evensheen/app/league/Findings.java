@@ -2,6 +2,7 @@ package org.evensheen.app.league;
 
 import jakarta.annotation.PreDestroy;
 import java.time.Clock;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -12,6 +13,8 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.IntStream;
 import org.evensheen.app.answers.Answering;
+import org.evensheen.app.sidebyside.Telling;
+import org.evensheen.app.sidebyside.Tellings;
 import org.evensheen.app.studies.Judging;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
@@ -19,6 +22,7 @@ import org.evensheen.core.comparing.Drawn;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Quality;
+import org.evensheen.core.measure.Scale;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.wear.Wear;
 import org.slf4j.Logger;
@@ -34,14 +38,20 @@ import org.springframework.stereotype.Component;
 class Findings {
     private static final Logger LOG = LoggerFactory.getLogger(Findings.class);
     /** Raised whenever the same study could add something else. */
-    private static final int OWN = 1;
+    private static final int OWN = 2;
 
     static final int METHOD = 100 * OWN + 10 * Verdict.METHOD + Wear.METHOD;
     private static final int AT_ONCE = 5;
     /** Below so many degrees of freedom an interval is too wide to be taken for a normal one. */
     private static final double LEAST_FREEDOM = 2.5;
 
+    /** How differences are told. */
+    static final String TIMES = "times";
+
+    static final String SHARE = "share";
+
     private final FindingStore store;
+    private final Tellings tellings;
     private final StudyStore studies;
     private final Judging judging;
     private final Answering answering;
@@ -56,12 +66,14 @@ class Findings {
 
     Findings(
             FindingStore store,
+            Tellings tellings,
             StudyStore studies,
             Judging judging,
             Answering answering,
             Clock clock,
             @Value("${even-sheen.league-seconds}") long everySeconds) {
         this.store = store;
+        this.tellings = tellings;
         this.studies = studies;
         this.judging = judging;
         this.answering = answering;
@@ -99,7 +111,57 @@ class Findings {
                 keep(study);
             }
         }
-        return stale.size();
+        List<FindingStore.Moved> moved = store.moved(METHOD, AT_ONCE);
+        moved.forEach(this::keep);
+        return stale.size() + moved.size();
+    }
+
+    private void keep(FindingStore.Moved comparison) {
+        FindingStore.Source source = FindingStore.Source.comparison(comparison.id());
+        FindingStore.Answered answered;
+        List<FindingStore.Finding> findings;
+        try {
+            Telling told = tellings.of(comparison.id());
+            answered = new FindingStore.Answered(
+                    source,
+                    comparison.revision(),
+                    told.sentence(),
+                    tellings.footing(comparison.id()).word(),
+                    told.day());
+            findings = tellings.found(comparison.id()).stream()
+                    .filter(f -> f.drawn().freedom() >= LEAST_FREEDOM)
+                    .map(f -> new FindingStore.Finding(
+                            f.quality(),
+                            f.alike(),
+                            new FindingStore.Document(
+                                    told.question(),
+                                    told.what(),
+                                    "",
+                                    f.asTimes() ? TIMES : "",
+                                    f.names(),
+                                    f.drawn().means().stream()
+                                            .map(m -> m.value())
+                                            .toList(),
+                                    widened(f.drawn(), 1))))
+                    .toList();
+        } catch (DataAccessException e) {
+            throw e;
+        } catch (RuntimeException e) {
+            LOG.warn("Comparison {} adds nothing to the league", comparison.id(), e);
+            answered = new FindingStore.Answered(source, comparison.revision(), "", "anecdote", LocalDate.now(clock));
+            findings = List.of();
+        }
+        store.keep(answered, METHOD, findings);
+    }
+
+    /** Covariances in a unit; t of few degrees of freedom by a normal of its variance. */
+    private static List<List<Double>> widened(Drawn d, double unit) {
+        double wider = d.freedom() / (d.freedom() - 2);
+        return Arrays.stream(d.covariance())
+                .map(row -> Arrays.stream(row)
+                        .mapToObj(c -> c * wider / unit / unit)
+                        .toList())
+                .toList();
     }
 
     private void keep(Study study) {
@@ -109,7 +171,7 @@ class Findings {
         try {
             Answering.Told told = answering.told(study, today);
             answered = new FindingStore.Answered(
-                    study.id(),
+                    FindingStore.Source.study(study.id()),
                     study.revision(),
                     told.sentence(),
                     told.footing().word(),
@@ -121,7 +183,11 @@ class Findings {
             // A study that can't be worked out is gone past, or it would keep all others waiting.
             LOG.warn("Study {} adds nothing to the league", study.id(), e);
             answered = new FindingStore.Answered(
-                    study.id(), study.revision(), "", "anecdote", study.dateOf(Math.min(today, last(study))));
+                    FindingStore.Source.study(study.id()),
+                    study.revision(),
+                    "",
+                    "anecdote",
+                    study.dateOf(Math.min(today, last(study))));
             findings = List.of();
         }
         store.keep(answered, METHOD, findings);
@@ -163,20 +229,15 @@ class Findings {
         }
         Drawn d = drawn.get();
         double u = unit.get();
-        // t of few degrees of freedom by a normal of its variance.
-        double wider = d.freedom() / (d.freedom() - 2);
         return Optional.of(new FindingStore.Finding(
                 quality,
                 "%s, first readings".formatted(measure.words().at()),
                 document(
                         study,
+                        measure.benefitIsShare() ? SHARE : measure.scale() == Scale.LOG ? TIMES : "",
                         d.products(),
                         d.means().stream().map(m -> m.value() / u).toList(),
-                        Arrays.stream(d.covariance())
-                                .map(row -> Arrays.stream(row)
-                                        .mapToObj(c -> c * wider / u / u)
-                                        .toList())
-                                .toList())));
+                        widened(d, u))));
     }
 
     private Optional<FindingStore.Finding> life(Study study, int today) {
@@ -200,7 +261,7 @@ class Findings {
         return Optional.of(new FindingStore.Finding(
                 Quality.LIFE,
                 "weeks until a quarter is left",
-                document(study, products, Arrays.stream(means).boxed().toList(), covariance)));
+                document(study, TIMES, products, Arrays.stream(means).boxed().toList(), covariance)));
     }
 
     private static double spread(double[] draws) {
@@ -217,11 +278,12 @@ class Findings {
     }
 
     private static FindingStore.Document document(
-            Study study, List<Integer> products, List<Double> means, List<List<Double>> covariance) {
+            Study study, String told, List<Integer> products, List<Double> means, List<List<Double>> covariance) {
         return new FindingStore.Document(
                 study.question(),
                 study.bed().name(),
                 study.bed().traits().hardness().code(),
+                told,
                 products.stream()
                         .map(p -> study.record().contenders().get(p).name())
                         .toList(),

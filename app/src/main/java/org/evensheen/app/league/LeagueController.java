@@ -2,21 +2,26 @@ package org.evensheen.app.league;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.math.BigDecimal;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Missing;
 import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.cost.Money;
+import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.league.Meeting;
 import org.evensheen.core.league.Network;
 import org.evensheen.core.measure.Quality;
@@ -42,8 +47,12 @@ class LeagueController {
         this.clock = clock;
     }
 
-    /** What is looked for. */
-    record Asked(Quality quality, String alike, String kind, String season, String paint, String text) {}
+    /**
+     * What is looked for.
+     *
+     * @param price the most that a bottle may cost; empty for any
+     */
+    record Asked(Quality quality, String alike, String kind, String season, String paint, String price, String text) {}
 
     @GetMapping("/verdicts")
     String league(
@@ -52,10 +61,11 @@ class LeagueController {
             @RequestParam(defaultValue = "") String kind,
             @RequestParam(defaultValue = "") String season,
             @RequestParam(defaultValue = "") String paint,
+            @RequestParam(defaultValue = "") String price,
             @RequestParam(defaultValue = "") String text,
             @RequestParam(defaultValue = "0") int page,
             Model model) {
-        List<FindingStore.Count> counts = store.counts();
+        List<FindingStore.Count> counts = store.counts(Findings.METHOD);
         Quality chosen = Quality.ofCode(quality)
                 .or(() -> counts.stream()
                         .max(java.util.Comparator.comparingLong(FindingStore.Count::findings))
@@ -71,14 +81,15 @@ class LeagueController {
                                 all.stream().filter(k -> k.alike().equals(l)).count()))
                         .orElse("");
         Map<String, FindingStore.Shelved> shelf = shelf(all);
-        Asked asked = new Asked(chosen, like, kind, season, paint, text.strip());
+        Asked asked = new Asked(chosen, like, kind, season, paint, price.strip(), text.strip());
         List<FindingStore.Kept> taken = all.stream()
                 .filter(k -> k.alike().equals(like))
                 .filter(k -> season.isEmpty() || season(k.on()).equals(season))
                 .filter(k -> paint.isEmpty() || k.document().paint().equals(paint))
                 .toList();
-        List<Meeting> meetings =
-                taken.stream().flatMap(k -> meeting(k, kind, shelf).stream()).toList();
+        List<Meeting> meetings = taken.stream()
+                .flatMap(k -> meeting(k, wanted(kind, price.strip(), shelf)).stream())
+                .toList();
         int shown = Math.max(0, Math.min(page, FARTHEST));
         List<FindingStore.Row> studies = store.studies(shown, StudyStore.PAGE);
         model.addAttribute(
@@ -104,7 +115,7 @@ class LeagueController {
     String product(@PathVariable long id, Model model) {
         String name = store.named(id).orElseThrow(() -> new Missing("There is no product %d.".formatted(id)));
         List<Stands> lines = new ArrayList<>();
-        for (FindingStore.Count count : store.counts()) {
+        for (FindingStore.Count count : store.counts(Findings.METHOD)) {
             Quality quality = Quality.ofCode(count.quality()).orElseThrow();
             store.on(quality, Findings.METHOD).stream()
                     .collect(Collectors.groupingBy(FindingStore.Kept::alike, TreeMap::new, Collectors.toList()))
@@ -116,7 +127,7 @@ class LeagueController {
 
     private Optional<Stands> stands(String name, Quality quality, String alike, List<FindingStore.Kept> kept) {
         List<Meeting> meetings =
-                kept.stream().flatMap(k -> meeting(k, "", Map.of()).stream()).toList();
+                kept.stream().flatMap(k -> meeting(k, p -> true).stream()).toList();
         return worked.get(meetings, Network::of).parts().stream()
                 .flatMap(p -> p.lines().stream()
                         .filter(l -> l.product().equalsIgnoreCase(name))
@@ -145,21 +156,47 @@ class LeagueController {
         return shelf;
     }
 
-    /** A finding between the products of a kind; empty if fewer than two of them are in it. */
-    private static Optional<Meeting> meeting(
-            FindingStore.Kept kept, String kind, Map<String, FindingStore.Shelved> shelf) {
+    /** Whether a product is of a kind and costs no more a bottle than so much; without either, whether it is anything. */
+    private static Predicate<String> wanted(String kind, String price, Map<String, FindingStore.Shelved> shelf) {
+        Optional<BigDecimal> most = price(price);
+        return product -> {
+            Optional<FindingStore.Shelved> shelved = Optional.ofNullable(shelf.get(product));
+            boolean rightKind =
+                    kind.isEmpty() || shelved.filter(s -> s.kind().equals(kind)).isPresent();
+            return rightKind
+                    && (most.isEmpty()
+                            || shelved.flatMap(LeagueController::cheapest)
+                                    .filter(p -> p.compareTo(most.get()) <= 0)
+                                    .isPresent());
+        };
+    }
+
+    /** A price as typed, in whatever currency; empty if it is none. */
+    static Optional<BigDecimal> price(String typed) {
+        return typed.matches("\\d{1,6}([.,]\\d{1,2})?")
+                ? Optional.of(new BigDecimal(typed.replace(',', '.')))
+                : Optional.empty();
+    }
+
+    /** What its cheapest bottle costs by its label, in whatever currency that is. */
+    private static Optional<BigDecimal> cheapest(FindingStore.Shelved shelved) {
+        return LabelLine.read(shelved.line()).label().offers().stream()
+                .flatMap(o -> o.price().stream())
+                .map(Money::amount)
+                .min(Comparator.naturalOrder());
+    }
+
+    /** A finding between the products that are wanted; empty if fewer than two of them are in it. */
+    private static Optional<Meeting> meeting(FindingStore.Kept kept, Predicate<String> wanted) {
         FindingStore.Document d = kept.document();
         List<Integer> in = java.util.stream.IntStream.range(0, d.products().size())
-                .filter(i -> kind.isEmpty()
-                        || Optional.ofNullable(shelf.get(d.products().get(i)))
-                                .filter(s -> s.kind().equals(kind))
-                                .isPresent())
+                .filter(i -> wanted.test(d.products().get(i)))
                 .boxed()
                 .toList();
         return in.size() < 2
                 ? Optional.empty()
                 : Optional.of(new Meeting(
-                        String.valueOf(kept.study()),
+                        kept.source().toString(),
                         in.stream().map(d.products()::get).toList(),
                         in.stream().map(d.means()::get).toList(),
                         in.stream()

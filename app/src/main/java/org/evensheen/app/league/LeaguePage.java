@@ -12,6 +12,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.verdicts.Strips;
 import org.evensheen.core.comparing.Interval;
@@ -26,6 +28,7 @@ record LeaguePage(
         List<Choice> kinds,
         List<Choice> seasons,
         List<Choice> paints,
+        String price,
         String quality,
         String alike,
         String text,
@@ -95,6 +98,7 @@ record LeaguePage(
                     kinds(),
                     choices(asked.season(), "spring", "summer", "autumn", "winter"),
                     choices(asked.paint(), "soft", "average", "hard"),
+                    asked.price(),
                     asked.quality().code(),
                     asked.alike(),
                     asked.text(),
@@ -104,8 +108,26 @@ record LeaguePage(
                             .mapToObj(i -> table(parts.get(i), i))
                             .filter(t -> !t.rows().isEmpty())
                             .toList(),
-                    parts.stream().flatMap(p -> odd(p).stream()).toList(),
+                    Stream.concat(parts.stream().flatMap(p -> odd(p).stream()), waiting(counts))
+                            .toList(),
                     parts.isEmpty());
+        }
+
+        /** What is left out until it is worked out by the method in use. */
+        private Stream<String> waiting(List<FindingStore.Count> counts) {
+            long old = counts.stream()
+                    .filter(c -> c.quality().equals(asked.quality().code()))
+                    .mapToLong(FindingStore.Count::old)
+                    .sum();
+            Stream<String> unread = asked.price().isEmpty()
+                            || LeagueController.price(asked.price()).isPresent()
+                    ? Stream.empty()
+                    : Stream.of("A price is a number like 20 or 12.50; “%s” was left out.".formatted(asked.price()));
+            Stream<String> left = old == 0
+                    ? Stream.empty()
+                    : Stream.of("%s by an older method are left out until they are worked out again."
+                            .formatted(Figures.count(old, "finding", "findings")));
+            return Stream.concat(unread, left);
         }
 
         private List<Choice> kinds() {
@@ -124,17 +146,23 @@ record LeaguePage(
         }
 
         private boolean logs() {
-            return asked.quality() == Quality.LIFE || asked.quality() == Quality.FOAM;
+            return told(Findings.TIMES);
         }
 
         private boolean share() {
-            return asked.quality() == Quality.SLICKNESS;
+            return told(Findings.SHARE);
+        }
+
+        private boolean told(String how) {
+            return findings.stream().anyMatch(k -> how.equals(k.document().told()));
         }
 
         private String unit() {
             return logs()
-                    ? "times the middle of those that met"
-                    : share() ? "points of bare's reading beside the middle" : "beside the middle of those that met";
+                    ? "times the average of this table"
+                    : share()
+                            ? "points of bare's reading, against the average of this table"
+                            : "against the average of this table";
         }
 
         private String told(double value) {
@@ -167,7 +195,19 @@ record LeaguePage(
                             lead,
                             asked.quality().words(),
                             Figures.count(first.lines().size(), "product", "products"),
-                            Figures.count(findings.size(), "study", "studies"));
+                            what(findings));
+        }
+
+        /** "3 studies, 1 afternoon". */
+        private static String what(List<FindingStore.Kept> of) {
+            long studies =
+                    of.stream().filter(k -> k.source().table().equals("study")).count();
+            long afternoons = of.size() - studies;
+            return Stream.of(
+                            studies == 0 ? "" : Figures.count(studies, "study", "studies"),
+                            afternoons == 0 ? "" : Figures.count(afternoons, "afternoon", "afternoons"))
+                    .filter(w -> !w.isEmpty())
+                    .collect(Collectors.joining(" and "));
         }
 
         private Table table(Network.Part part, int nth) {
@@ -242,7 +282,7 @@ record LeaguePage(
                     svg(Math.max(0.4, 50 * (i.high() - i.low()) / most)) + "%",
                     at(line.value().value(), most),
                     "50%",
-                    "%s, %s at best".formatted(Figures.count(own.size(), "study", "studies"), best),
+                    "%s, %s at best".formatted(what(own), best),
                     latest.map(l -> "last on %s, %s"
                                     .formatted(
                                             Figures.day(l, today),
@@ -263,7 +303,7 @@ record LeaguePage(
             List<String> told = new ArrayList<>();
             for (Network.Odd o : part.odd()) {
                 String question = findings.stream()
-                        .filter(k -> String.valueOf(k.study()).equals(o.source()))
+                        .filter(k -> k.source().toString().equals(o.source()))
                         .map(k -> k.document().question())
                         .findFirst()
                         .orElse(o.source());

@@ -7,7 +7,9 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
+import org.evensheen.core.footing.Footing;
 import org.evensheen.core.sidebyside.Comparison;
+import org.evensheen.core.sidebyside.Found;
 import org.evensheen.core.sidebyside.Move;
 import org.evensheen.core.sidebyside.Sheet;
 import org.evensheen.core.sidebyside.Slip;
@@ -74,6 +76,20 @@ public class Tellings {
                 c.said().stream()
                         .map(s -> "%s|%s|%s|%s|%s".formatted(s.step(), s.value(), s.by(), s.knew(), s.at()))
                         .collect(Collectors.joining("\n")));
+    }
+
+    /** What an afternoon found in amounts, counts and times, if there were several rounds of it. */
+    public List<Found> found(long id) {
+        return Found.of(comparisons.load(id));
+    }
+
+    /** How far an afternoon can be trusted, in the words of studies. */
+    public Footing footing(long id) {
+        return switch (sheets.of(id, comparisons.load(id)).trust()) {
+            case STORY -> Footing.ANECDOTE;
+            case HINT -> Footing.THIN;
+            case FAIR -> Footing.FAIR;
+        };
     }
 
     /** A photo of a place that stands, small. */

@@ -200,8 +200,7 @@ class PublishTest {
         assertThat(sheet).contains(answer.replace("<b>", "&lt;b&gt;").replace("</b>", "&lt;/b&gt;"));
         String page = Web.get(at + "/editions/1.html").body();
         assertThat(page)
-                .contains(
-                        "Two soaps", "<p>Cold day.</p>", "What was seen", ": nearly all", ": some")
+                .contains("Two soaps", "<p>Cold day.</p>", "What was seen", ": nearly all", ": some")
                 .contains(
                         "The place beside it got wet.",
                         "Curlew &lt;b&gt;Foam&lt;/b&gt;: given.",

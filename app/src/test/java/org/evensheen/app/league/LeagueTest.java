@@ -5,11 +5,17 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
 import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SampleProduct;
 import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
+import org.evensheen.app.sidebyside.Afternoons;
 import org.evensheen.app.studies.Study;
 import org.evensheen.core.measure.Quality;
+import org.evensheen.core.sidebyside.Comparison;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -18,7 +24,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 class LeagueTest {
     private static List<FindingStore.Kept> of(Study study, Quality quality) {
         return LiveApp.bean(FindingStore.class).on(quality, Findings.METHOD).stream()
-                .filter(k -> k.study() == study.id())
+                .filter(k -> k.source().equals(FindingStore.Source.study(study.id())))
                 .toList();
     }
 
@@ -116,5 +122,62 @@ class LeagueTest {
         assertThat(LeagueController.season(LocalDate.of(2026, 3, 1))).isEqualTo("spring");
         assertThat(LeagueController.season(LocalDate.of(2026, 8, 31))).isEqualTo("summer");
         assertThat(LeagueController.season(LocalDate.of(2026, 9, 1))).isEqualTo("autumn");
+    }
+
+    /** An afternoon of several rounds adds what was timed; one that goes on is gone through again. A bottle may cost so much and no more. */
+    @Test
+    void anAfternoonAddsWhatItTimedAndABottleMayCostSoMuch() {
+        String cheap = SampleProduct.name("Reed");
+        String dear = SampleProduct.name("Sedge");
+        SampleProduct.make(cheap, "spray-wax", "apply 3 mL per section; 500 mL 9.50 EUR", 0);
+        SampleProduct.make(dear, "spray-wax", "apply 3 mL per section; 500 mL 30 EUR", 0);
+        String third = SampleProduct.name("Rush");
+        String fourth = SampleProduct.name("Fen");
+        String at = Afternoons.begunAsking("spray", Set.of("clears"), cheap, dear, third, fourth);
+        Web.post(at + "/again", Map.of("key", UUID.randomUUID().toString()));
+        Map<String, Integer> seconds = Map.of(cheap, 10, dear, 20, third, 30, fourth, 40);
+        Comparison c = Afternoons.load(at);
+        assertThat(c.places()).hasSize(8);
+        c.places()
+                .forEach(p -> Afternoons.say(
+                        at,
+                        "clears/" + p.code(),
+                        ""
+                                + (seconds.get(c.on(p.code()).name())
+                                        + p.row()
+                                        + (p.code().equals("A") ? 1 : 0))));
+        Rounds.untilNoneIsStale();
+        FindingStore.Kept kept = found(at);
+        assertThat(kept.alike()).isEqualTo("clearing water, clears after, side by side");
+        FindingStore.Document d = kept.document();
+        double lead = d.means().get(d.products().indexOf(cheap))
+                - d.means().get(d.products().indexOf(dear));
+        double expected = -Afternoons.load(at).places().stream()
+                        .filter(p ->
+                                List.of(cheap, dear).contains(c.on(p.code()).name()))
+                        .mapToDouble(p -> (c.on(p.code()).name().equals(cheap) ? 1 : -1)
+                                * Math.log(seconds.get(c.on(p.code()).name())
+                                        + p.row()
+                                        + (p.code().equals("A") ? 1 : 0)))
+                        .sum()
+                / 2;
+        assertThat(lead).isCloseTo(expected, within(1e-9));
+        String address = "/verdicts?quality=water&alike="
+                + java.net.URLEncoder.encode(kept.alike(), java.nio.charset.StandardCharsets.UTF_8);
+        assertThat(Web.get(address).body()).contains(cheap, dear, "1 afternoon", "times the average");
+        assertThat(Web.get(address + "&price=10").body()).doesNotContain(">" + dear);
+        assertThat(Web.get(address + "&price=30").body()).contains(cheap, dear).doesNotContain(">" + third);
+        assertThat(Web.get(address + "&price=cheap").body()).contains("A price is a number like 20", dear);
+        Afternoons.say(at, "clears/A", "90");
+        Rounds.untilNoneIsStale();
+        assertThat(found(at).document().means()).isNotEqualTo(d.means());
+    }
+
+    private static FindingStore.Kept found(String at) {
+        return LiveApp.bean(FindingStore.class).on(Quality.WATER, Findings.METHOD).stream()
+                .filter(k ->
+                        k.source().equals(FindingStore.Source.comparison(Long.parseLong(at.replaceAll("\\D", "")))))
+                .findFirst()
+                .orElseThrow();
     }
 }

@@ -37,6 +37,9 @@ public final class Afternoons {
     /** Begun with what is usually asked and more. */
     public static String begunAsking(String kind, Set<String> more, String... names) {
         Map<String, String> form = form(kind, names);
+        if (names.length > 2 && kind.equals("spray")) {
+            form.put("shape", "quarters");
+        }
         Kind.ofCode(kind).ifPresent(k -> {
             form.put("asked", kind);
             k.questions().stream()

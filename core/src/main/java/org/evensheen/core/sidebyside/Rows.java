@@ -104,14 +104,17 @@ final class Rows {
         if (q.better().isEmpty()) {
             return noted(c, q);
         }
-        // Where more than half of a foam still stood at its last mark, what is left after five minutes is the next
-        // best.
+        Measure told = told(c, q, asked);
+        return judged(c, q, told, c.record(q, told));
+    }
+
+    /** What a question is told by: where more than half of a foam still stood at its last mark, what is left after five minutes is the next best. */
+    static Measure told(Comparison c, Question q, Measure asked) {
         boolean standing = q.form() == Question.Form.MARKS
                 && c.places().stream()
                         .flatMap(p -> c.seen(q, p.code()).stream())
                         .anyMatch(o -> asked.score(o, Double.NaN).isEmpty());
-        Measure told = standing ? Measures.FOAM_LEFT : asked;
-        return judged(c, q, told, c.record(q, told));
+        return standing ? Measures.FOAM_LEFT : asked;
     }
 
     /** How many steps of the ladder each stood: an order, as grades are. */
