@@ -1,5 +1,7 @@
 package org.evensheen.app.studies;
 
+import static org.evensheen.app.page.Figures.svg;
+
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
@@ -10,7 +12,21 @@ import org.evensheen.app.page.Figures;
 
 /** The list of studies in words. */
 record StudyList(
-        String address, String question, String about, String when, String sentence, String trust, String next) {
+        String address,
+        String question,
+        String about,
+        String when,
+        String sentence,
+        String trust,
+        String next,
+        Small panel) {
+
+    /** The bed with its sections as a small drawing. */
+    record Small(String viewBox, List<Patch> patches) {}
+
+    /** A section; a control is drawn empty. */
+    record Patch(String x, String y, String width, String height, boolean control) {}
+
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
     static List<StudyList> of(List<StudyStore.Listed> studies, Clock clock) {
@@ -26,7 +42,16 @@ record StudyList(
                         s.closed() ? "judged by code" : s.footing(),
                         s.next()
                                 .map(d -> d.equals(today) ? "due today" : "next on " + Figures.day(d, today))
-                                .orElse("")))
+                                .orElse(""),
+                        small(s.panel())))
                 .toList();
+    }
+
+    private static Small small(StudyStore.Small of) {
+        return new Small(
+                "0 0 %s %s".formatted(svg(of.width()), svg(of.height())),
+                of.patches().stream()
+                        .map(p -> new Patch(svg(p.x()), svg(p.y()), svg(p.width()), svg(p.height()), p.control()))
+                        .toList());
     }
 }

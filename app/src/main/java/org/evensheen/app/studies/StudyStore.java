@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.beds.BedStore;
 import org.evensheen.app.kit.Instrument;
@@ -400,7 +401,24 @@ public class StudyStore {
             String sentence,
             String footing,
             Optional<LocalDate> next,
-            boolean closed) {}
+            boolean closed,
+            Small panel) {}
+
+    /** A bed with its sections, small. */
+    public record Small(double width, double height, List<Patch> patches) {}
+
+    /** A section, mm, and whether it is a control. */
+    public record Patch(double x, double y, double width, double height, boolean control) {
+        private static Patch of(String text) {
+            String[] parts = text.split(" ");
+            return new Patch(
+                    Double.parseDouble(parts[0]),
+                    Double.parseDouble(parts[1]),
+                    Double.parseDouble(parts[2]),
+                    Double.parseDouble(parts[3]),
+                    parts[4].equals("1"));
+        }
+    }
 
     /** How many studies a page of the list has. */
     public static final int PAGE = 12;
@@ -414,7 +432,11 @@ public class StudyStore {
                                (select count(*) from contender c where c.study_id = s.id and c.role not in ('bare', 'untreated')) as products,
                                coalesce(f.sentence, '') as sentence, coalesce(f.footing, '') as footing, s.key_opened_at is null as closed,
                                (select min(s.first_day + v.day) from planned_visit v
-                                where v.study_id = s.id and s.first_day + v.day >= :today) as next
+                                where v.study_id = s.id and s.first_day + v.day >= :today) as next,
+                               b.width_mm, b.height_mm,
+                               array(select concat_ws(' ', x.x_mm, x.y_mm, x.width_mm, x.height_mm, (c.role in ('bare', 'untreated'))::int)
+                                     from section x join contender c on c.id = x.contender_id
+                                     where x.study_id = s.id order by x.code) as patches
                         from page s join bed b on b.id = s.bed_id left join finding_source f on f.study_id = s.id
                         order by s.first_day desc, s.id desc""")
                 .param("size", PAGE)
@@ -429,7 +451,13 @@ public class StudyStore {
                         row.getString("sentence"),
                         row.getString("footing"),
                         Optional.ofNullable(row.getObject("next", LocalDate.class)),
-                        row.getBoolean("closed")))
+                        row.getBoolean("closed"),
+                        new Small(
+                                row.getDouble("width_mm"),
+                                row.getDouble("height_mm"),
+                                Stream.of((String[]) row.getArray("patches").getArray())
+                                        .map(Patch::of)
+                                        .toList())))
                 .list();
     }
 }
