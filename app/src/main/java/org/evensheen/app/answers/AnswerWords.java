@@ -20,6 +20,7 @@ import org.evensheen.core.answer.Weighed;
 import org.evensheen.core.answer.Worth;
 import org.evensheen.core.cost.Money;
 import org.evensheen.core.footing.Footing;
+import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
 import org.evensheen.core.measure.Quality;
 
@@ -142,7 +143,18 @@ final class AnswerWords {
         return switch (s.quality()) {
             case LIFE -> "weeks until a quarter is left";
             case COST -> answer.aWeek() ? "money a protected week, as it was used" : "money for what went on";
-            default -> Measures.ofCode(s.source()).map(m -> m.words().at()).orElse(s.source()) + ", first readings";
+            default ->
+                Measures.ofCode(s.source())
+                                .map(m -> m.words().at()
+                                        + (m.scale().linear()
+                                                ? ""
+                                                : ", graded by eye, spaced by how surely grades tell apart"))
+                                .orElse(s.source())
+                        + (Measures.ofCode(s.source())
+                                        .filter(Measure::againstItsFirst)
+                                        .isPresent()
+                                ? ", latest readings"
+                                : ", first readings");
         };
     }
 

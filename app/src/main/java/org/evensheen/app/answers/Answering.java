@@ -144,6 +144,9 @@ public class Answering {
 
     /** First readings tell what a product does; how long it does so is a quality of its own. Without any, the latest. */
     public static int judgedOn(Study study, Measure measure, int today) {
+        if (measure.againstItsFirst()) {
+            return today;
+        }
         OptionalInt fresh = study.record().sections().stream()
                 .flatMap(s -> study.record().occasionsRead(s, measure).stream())
                 .filter(o -> o.stage() == Stage.FRESH && o.day() <= today)
@@ -167,7 +170,9 @@ public class Answering {
             return "";
         }
         return verdict.get().ofAnOrder()
-                ? "graded by eye only: an order, and no amount to weigh"
+                ? judging.drawn(study, measure, judgedOn(study, measure, today)).isPresent()
+                        ? "at the latest look none was graded above bare"
+                        : "graded by eye, on one place each: nothing tells a product from its place"
                 : verdict.get().scatter().isEmpty()
                         ? "one section each, so nothing tells chance from product"
                         : "the reference gains nothing on bare";

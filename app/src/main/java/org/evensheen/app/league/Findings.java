@@ -219,7 +219,11 @@ class Findings {
         if (!first) {
             return Optional.empty();
         }
-        Optional<Drawn> drawn = judging.drawn(study, measure, day).filter(d -> d.freedom() >= LEAST_FREEDOM);
+        // Grades have no unit that two studies share.
+        Optional<Drawn> drawn = Optional.of(measure)
+                .filter(m -> m.scale().linear())
+                .flatMap(m -> judging.drawn(study, m, day))
+                .filter(d -> d.freedom() >= LEAST_FREEDOM);
         // A share of bare is the same whatever the sled weighs; a difference in the score unit, or of logarithms, as it
         // is.
         Optional<Double> unit =

@@ -75,7 +75,7 @@ class DemoAnswerTest {
                 .containsExactly(2, 2);
         assertThat(words.missing(sea))
                 .contains(
-                        "Water: graded by eye only: an order, and no amount to weigh.",
+                        "Water: at the latest look none was graded above bare.",
                         "Gloss, cleaning, foam and ease: not measured here.",
                         "Cost: an amount or a price in EUR is wanting for Tidewrack Mist Coat.");
         assertThat(answer.costs()).as("priced in another currency than most").hasSize(4);

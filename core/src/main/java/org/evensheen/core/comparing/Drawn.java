@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * What is true of each product on one measure, as far as it is known, more being better, on the scale that is compared.
+ * What is true of each product on one measure, as far as it is known, more being better, on the scale that is compared; of grades, on the scale that lies behind them.
  *
  * @param products numbers of contenders
  * @param means in that order

@@ -71,9 +71,36 @@ public final class Judge {
      * and for orders, which are no amounts.
      */
     public static Optional<Drawn> drawn(StudyRecord study, Measure measure, int day, Optional<HouseScatter> house) {
-        return measure.comparable() && measure.scale().linear()
-                ? study.judgedBy(day, measure).flatMap(at -> new Judge(study, measure, at, true).drawn(house))
+        return measure.comparable()
+                ? study.judgedBy(day, measure).flatMap(at -> {
+                    Judge judge = new Judge(study, measure, at, true);
+                    return measure.scale().linear() ? judge.drawn(house) : judge.drawnOrder();
+                })
                 : Optional.empty();
+    }
+
+    /** By the scale behind the grades; empty where nothing stands on two places, so that a product can't be told from its place. */
+    private Optional<Drawn> drawnOrder() {
+        List<Entered> entered = entered();
+        List<Contender> products = entered.stream()
+                .map(e -> study.contenders().get(e.contender()))
+                .distinct()
+                .filter(c -> !c.isControl())
+                .toList();
+        BlockModel rows = BlockModel.fit(entered.stream()
+                .map(e -> new BlockModel.Unit(e.contender(), e.row(), 0))
+                .toList());
+        boolean twice = entered.stream().map(Entered::contender).distinct().count() < entered.size();
+        if (products.size() < 2 || !twice || !together(products, groups(rows))) {
+            return Optional.empty();
+        }
+        int control = entered.stream()
+                .map(e -> study.contenders().get(e.contender()))
+                .filter(Contender::isControl)
+                .mapToInt(Contender::number)
+                .findFirst()
+                .orElse(-1);
+        return Optional.of(new OrderJudge(entered, measure.moreIsBetter(), seed()).drawn(control));
     }
 
     /** The same verdict without the chances of places, which take ten thousand draws: for judging thousands of rehearsed studies. */

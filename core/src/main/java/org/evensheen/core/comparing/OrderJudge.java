@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
 import org.evensheen.core.comparing.CumulativeLogit.Graded;
@@ -63,7 +64,7 @@ final class OrderJudge {
                         who.get(k)[0],
                         who.get(k)[1],
                         difference(who.get(k)[0], who.get(k)[1]),
-                        java.util.Optional.empty(),
+                        Optional.empty(),
                         raw[k],
                         adjusted[k],
                         adjusted[k] < MaxT.LEVEL && better(who.get(k)[0], who.get(k)[1]),
@@ -110,18 +111,30 @@ final class OrderJudge {
                 .toList();
     }
 
-    /** How many come before one. */
-    private int before(double[] drawn, double own) {
-        int before = 0;
-        for (double other : drawn) {
-            before += (moreIsBetter ? other > own : other < own) ? 1 : 0;
-        }
-        return before;
-    }
-
     /** Chance of each place by draws from the normal approximation at the maximum; rows in the order of {@code ranked}. */
     double[][] chances(List<Integer> ranked) {
         int n = ranked.size();
+        double[][] draws = draws();
+        int[] position = ranked.stream().mapToInt(products::indexOf).toArray();
+        double[][] counts = new double[n][n];
+        for (int draw = 0; draw < PlaceChances.DRAWS; draw++) {
+            for (int r = 0; r < n; r++) {
+                int before = 0;
+                for (double[] other : draws) {
+                    before += other[draw] > draws[position[r]][draw] ? 1 : 0;
+                }
+                counts[r][before]++;
+            }
+        }
+        for (double[] row : counts) {
+            Arrays.setAll(row, k -> row[k] / PlaceChances.DRAWS);
+        }
+        return counts;
+    }
+
+    /** Effects as drawn, more being better, a row for each of {@link #products}. */
+    private double[][] draws() {
+        int n = products.size();
         double[] effects = fit.effects();
         // Effects sum to zero: their covariance has no root of full rank, that of all but the last has.
         double[][] root = n < 2
@@ -131,28 +144,50 @@ final class OrderJudge {
                         .getL()
                         .getData();
         Well19937a random = new Well19937a(seed);
-        double[][] counts = new double[n][n];
-        int[] position = ranked.stream().mapToInt(products::indexOf).toArray();
-        double[] drawn = new double[n];
+        double sign = moreIsBetter ? 1 : -1;
+        double[][] draws = new double[n][PlaceChances.DRAWS];
         double[] normal = new double[Math.max(0, n - 1)];
         for (int draw = 0; draw < PlaceChances.DRAWS; draw++) {
             Arrays.setAll(normal, k -> random.nextGaussian());
             double sum = 0;
             for (int i = 0; i < n - 1; i++) {
-                drawn[i] = effects[i];
+                double drawn = effects[i];
                 for (int j = 0; j <= i; j++) {
-                    drawn[i] += root[i][j] * normal[j];
+                    drawn += root[i][j] * normal[j];
                 }
-                sum += drawn[i];
+                sum += drawn;
+                draws[i][draw] = sign * drawn;
             }
-            drawn[n - 1] = -sum;
-            for (int r = 0; r < n; r++) {
-                counts[r][before(drawn, drawn[position[r]])]++;
+            draws[n - 1][draw] = sign * -sum;
+        }
+        return draws;
+    }
+
+    /**
+     * Effects of all that were graded as amounts of the scale behind the grades, more being better: what lies far apart is what grades hardly ever mix up.
+     *
+     * @param control number of the control among them; negative without
+     */
+    Drawn drawn(int control) {
+        double sign = moreIsBetter ? 1 : -1;
+        double[][] draws = draws();
+        List<Integer> others = products.stream().filter(p -> p != control).toList();
+        int[] at = others.stream().mapToInt(products::indexOf).toArray();
+        double[][] covariance = new double[at.length][at.length];
+        for (int i = 0; i < at.length; i++) {
+            for (int j = 0; j < at.length; j++) {
+                covariance[i][j] = fit.covariance().getEntry(at[i], at[j]);
             }
         }
-        for (double[] row : counts) {
-            Arrays.setAll(row, k -> row[k] / PlaceChances.DRAWS);
-        }
-        return counts;
+        return new Drawn(
+                others,
+                others.stream()
+                        .map(p -> new Estimate(
+                                sign * effect(p).value(), effect(p).standardError(), Double.POSITIVE_INFINITY))
+                        .toList(),
+                products.contains(control) ? Optional.of(sign * effect(control).value()) : Optional.empty(),
+                covariance,
+                Double.POSITIVE_INFINITY,
+                Arrays.stream(at).mapToObj(i -> draws[i]).toArray(double[][]::new));
     }
 }

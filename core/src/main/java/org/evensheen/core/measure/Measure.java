@@ -61,6 +61,11 @@ public abstract class Measure {
         return Optional.empty();
     }
 
+    /** Whether it is read against the place's own first reading, so that first readings are alike and only later ones tell anything. */
+    public boolean againstItsFirst() {
+        return false;
+    }
+
     /** Whether it can be looked at again on another day without doing the whole job over, as water can and dirt that went can't. */
     public boolean lasts() {
         return true;

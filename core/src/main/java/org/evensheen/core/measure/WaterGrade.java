@@ -71,6 +71,11 @@ public final class WaterGrade extends Measure {
     }
 
     @Override
+    public boolean againstItsFirst() {
+        return true;
+    }
+
+    @Override
     public Optional<Quality> quality() {
         return Optional.of(Quality.WATER);
     }

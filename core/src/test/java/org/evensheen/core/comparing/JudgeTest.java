@@ -3,6 +3,7 @@ package org.evensheen.core.comparing;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -327,5 +328,34 @@ class JudgeTest {
                         .orElseThrow()
                         .pairs())
                 .allSatisfy(p -> assertThat(p.p()).isEqualTo(1));
+    }
+
+    /** What lies behind grades is a scale with bare on it, on which the draws lie round the fit; one place each tells nothing of it. */
+    @Test
+    void gradesLieOnTheScaleBehindThemWithBareOnIt() {
+        java.util.function.ToIntFunction<Section> clear = s -> new int[] {4, 3, 2, 0}[s.contender()];
+        StudyRecord study = graded(4, clear);
+        Drawn drawn =
+                Judge.drawn(study, Measures.WATER_GRADE, 28, Optional.empty()).orElseThrow();
+        List<CumulativeLogit.Graded> all = study.sections().stream()
+                .map(s -> new CumulativeLogit.Graded(s.contender(), s.row() - 1, clear.applyAsInt(s)))
+                .toList();
+        double[] effects = CumulativeLogit.fit(all).effects();
+        assertThat(drawn.products()).containsExactly(0, 1, 2);
+        for (int i = 0; i < 3; i++) {
+            assertThat(drawn.means().get(i).value()).isCloseTo(effects[i], within(1e-6));
+            assertThat(Arrays.stream(drawn.draws()[i]).average().orElseThrow()).isCloseTo(effects[i], within(0.05));
+        }
+        assertThat(drawn.bare().orElseThrow())
+                .isCloseTo(effects[3], within(1e-6))
+                .isLessThan(drawn.means().get(2).value());
+        double share = Math.sqrt(Arrays.stream(drawn.draws()[0])
+                .map(d -> (d - effects[0]) * (d - effects[0]))
+                .average()
+                .orElseThrow());
+        assertThat(share).isCloseTo(drawn.means().get(0).standardError(), within(0.05));
+        assertThat(Judge.drawn(graded(1, clear), Measures.WATER_GRADE, 28, Optional.empty()))
+                .as("one place each")
+                .isEmpty();
     }
 }
