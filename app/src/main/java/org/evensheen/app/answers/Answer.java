@@ -13,13 +13,14 @@ import org.evensheen.core.footing.Footing;
 import org.evensheen.core.measure.Quality;
 
 /**
- * What stands behind the answer of a study, whoever asks.
+ * What stands behind the answer of a study or an afternoon, whoever asks.
  *
  * @param products numbers of the products that are ranked
  * @param scales one a quality
  * @param costs draws of the logarithm of what a protected week costs on a section, or all that went on where nothing tells how long it lasts; by contender
  * @param currency of the costs; empty without
  * @param aWeek whether costs are those of a week
+ * @param footing how far it can be trusted
  * @param findings what limits how far it can be trusted
  * @param unscored qualities that were measured, but give no scale, and why
  * @param readers what it comes to for readers that are known, once worked out
@@ -30,13 +31,10 @@ record Answer(
         Map<Integer, double[]> costs,
         Optional<Currency> currency,
         boolean aWeek,
+        Footing footing,
         List<Finding> findings,
         Map<Quality, String> unscored,
         ConcurrentMap<Profile, Weighed> readers) {
-
-    Footing footing() {
-        return Footing.under(findings);
-    }
 
     /** What it comes to for a reader that is known; worked out once. */
     Weighed forReader(Profile profile) {

@@ -6,7 +6,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,7 +16,6 @@ import org.evensheen.app.page.Units;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.answer.Profile;
-import org.evensheen.core.measure.Quality;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.units.PlainText;
 import org.evensheen.core.units.UnitSystem;
@@ -33,12 +31,11 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** The answer of a study: from all that was measured, for whoever asks. */
 @Controller
 class AnswerController {
-    private static final int NAME = 60;
     private static final int REASON = 200;
 
     private final StudyStore studies;
     private final Answering answering;
-    private final ProfileStore profiles;
+    private final Readers readers;
     private final OverruledStore overruled;
     private final Clock clock;
     /** The same answer for the same reader is the same page. */
@@ -52,11 +49,10 @@ class AnswerController {
             Map<Integer, OverruledStore.Overruled> said,
             UnitSystem told) {}
 
-    AnswerController(
-            StudyStore studies, Answering answering, ProfileStore profiles, OverruledStore overruled, Clock clock) {
+    AnswerController(StudyStore studies, Answering answering, Readers readers, OverruledStore overruled, Clock clock) {
         this.studies = studies;
         this.answering = answering;
-        this.profiles = profiles;
+        this.readers = readers;
         this.overruled = overruled;
         this.clock = clock;
     }
@@ -74,9 +70,9 @@ class AnswerController {
             return "answers/closed";
         }
         OverruledStore.Aside aside = overruled.aside(id);
-        List<Profile> readers = new ArrayList<>(Profile.shipped());
-        readers.addAll(aside.own());
-        AnswerPage.Asked asked = asked(sent, readers);
+        List<Profile> known = new ArrayList<>(Profile.shipped());
+        known.addAll(aside.own());
+        AnswerPage.Asked asked = Readers.asked(sent, known);
         if (!asked.problem().isEmpty()) {
             response.setStatus(422);
         }
@@ -87,7 +83,7 @@ class AnswerController {
                 written.get(
                         new Written(answer, study.record().contenders(), asked, aside.said(), Units.now()),
                         w -> AnswerPage.of(
-                                study,
+                                AnswerOf.study(study),
                                 answer,
                                 asked,
                                 aside.said(),
@@ -97,54 +93,10 @@ class AnswerController {
         return part.isPresent() ? "answers/answer :: work" : "answers/answer";
     }
 
-    /** The reader who asks: one that is known, with the weights that were moved. */
-    private static AnswerPage.Asked asked(Map<String, String> sent, List<Profile> all) {
-        Profile chosen = all.stream()
-                .filter(p -> p.code().equals(sent.get("for")))
-                .findFirst()
-                .orElse(all.get(0));
-        Map<Quality, Integer> weights = new EnumMap<>(chosen.weights());
-        String problem = "";
-        for (Quality q : Quality.values()) {
-            String typed = sent.getOrDefault(q.code(), "").strip();
-            if (typed.matches("\\d{1,2}") && Integer.parseInt(typed) <= Profile.MOST) {
-                weights.put(q, Integer.parseInt(typed));
-            } else if (!typed.isEmpty()) {
-                problem = "A weight is a whole number from 0 to %d; %s was left at %d."
-                        .formatted(Profile.MOST, AnswerWords.lower(q), chosen.weight(q));
-            }
-        }
-        if (weights.values().stream().allMatch(w -> w == 0)) {
-            return new AnswerPage.Asked(
-                    chosen,
-                    all,
-                    "Something has to matter: move one weight at least. The weights of “%s” stand."
-                            .formatted(chosen.name()));
-        }
-        return new AnswerPage.Asked(
-                weights.equals(chosen.weights())
-                        ? chosen
-                        : new Profile(chosen.code() + "+", chosen.name() + ", moved", weights),
-                all,
-                problem);
-    }
-
     /** Keeps weights under a name. */
     @PostMapping("/studies/{id}/answer/profile")
     String keep(@PathVariable long id, @RequestParam Map<String, String> sent, @ModelAttribute("hands") Hands hands) {
-        String name = PlainText.line(sent.getOrDefault("name", ""));
-        if (name.isEmpty() || name.length() > NAME || !PlainText.readable(name)) {
-            throw new Refused("Give the reader a name of up to %d characters. Nothing was kept.".formatted(NAME));
-        }
-        if (Profile.shipped().stream().anyMatch(p -> p.name().equalsIgnoreCase(name))) {
-            throw new Refused("“%s” comes with the program. Choose another name; nothing was kept.".formatted(name));
-        }
-        AnswerPage.Asked asked = asked(sent, profiles.all());
-        if (!asked.problem().isEmpty()) {
-            throw new Refused(asked.problem());
-        }
-        return "redirect:/studies/%d/answer?for=%s"
-                .formatted(id, profiles.keep(name, asked.profile().weights(), hands.name()));
+        return "redirect:/studies/%d/answer?for=%s".formatted(id, readers.keep(sent, hands));
     }
 
     /** Says otherwise than what was derived, with a reason that is printed. */

@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
-import org.evensheen.app.studies.Study;
 import org.evensheen.app.verdicts.Strips;
 import org.evensheen.core.answer.Advice;
 import org.evensheen.core.answer.Profile;
@@ -21,7 +20,7 @@ import org.jspecify.annotations.Nullable;
 
 /** The answer as its page shows it: the sentence first, then places on one scale, then who for whom and for what money. */
 record AnswerPage(
-        long study,
+        AnswerOf of,
         String question,
         String subtitle,
         String footing,
@@ -108,16 +107,16 @@ record AnswerPage(
     record Asked(Profile profile, List<Profile> all, String problem) {}
 
     static AnswerPage of(
-            Study study,
+            AnswerOf of,
             Answer answer,
             Asked asked,
             Map<Integer, OverruledStore.Overruled> overruled,
             String subtitle) {
-        return new Writer(study, answer, asked, overruled).write(subtitle);
+        return new Writer(of, answer, asked, overruled).write(subtitle);
     }
 
     private static final class Writer {
-        private final Study study;
+        private final AnswerOf of;
         private final Answer answer;
         private final Asked asked;
         private final Map<Integer, OverruledStore.Overruled> overruled;
@@ -127,12 +126,12 @@ record AnswerPage(
         private final Worth worth;
         private final double high;
 
-        Writer(Study study, Answer answer, Asked asked, Map<Integer, OverruledStore.Overruled> overruled) {
-            this.study = study;
+        Writer(AnswerOf of, Answer answer, Asked asked, Map<Integer, OverruledStore.Overruled> overruled) {
+            this.of = of;
             this.answer = answer;
             this.asked = asked;
             this.overruled = overruled;
-            words = new AnswerWords(study, answer);
+            words = new AnswerWords(of, answer);
             weighed = Weighed.of(asked.profile(), answer.products(), answer.scales());
             readers = asked.all().stream().map(answer::forReader).toList();
             worth = Worths.of(answer, asked.profile());
@@ -147,8 +146,8 @@ record AnswerPage(
 
         AnswerPage write(String subtitle) {
             return new AnswerPage(
-                    study.id(),
-                    study.question(),
+                    of,
+                    of.question(),
                     subtitle,
                     answer.footing().word(),
                     words.first(weighed),
@@ -163,7 +162,11 @@ record AnswerPage(
                             .toList(),
                     (high > CROWDED ? Stream.of(0, 100, 200, 300) : Stream.of(0, 25, 50, 75, 100))
                             .filter(t -> t < high)
-                            .map(t -> new Tick(percent(t, high), t == 0 ? "bare" : t == 100 ? "reference" : "" + t))
+                            .map(t -> new Tick(
+                                    percent(t, high),
+                                    t == 0
+                                            ? of.weeks() ? "bare" : "worst"
+                                            : t == 100 ? of.weeks() ? "reference" : "best" : "" + t))
                             .toList(),
                     rows(),
                     words.missing(weighed),
@@ -257,7 +260,7 @@ record AnswerPage(
                 all.add(new Reader(
                         p.code(),
                         p.name(),
-                        "/studies/%d/answer?for=%s".formatted(study.id(), p.code()),
+                        "%s/answer?for=%s".formatted(of.base(), p.code()),
                         p.code().equals(asked.profile().code()),
                         words.forReader(readers.get(i))));
             }
@@ -340,8 +343,7 @@ record AnswerPage(
                                             p.edge() ? ", on the edge" : ""))
                             .reduce((a, b) -> a + "; " + b)
                             .orElse(""),
-                    answer.currency().map(c -> c.getCurrencyCode()).orElse("")
-                            + (answer.aWeek() ? " a protected week and section" : " a section"));
+                    answer.currency().map(c -> c.getCurrencyCode()).orElse("") + words.per());
         }
 
         private static String x(double cost, double dear) {

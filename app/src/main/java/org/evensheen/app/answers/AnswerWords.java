@@ -26,16 +26,20 @@ import org.evensheen.core.measure.Quality;
 
 /** The one place where the answer of a study is told in words: for the page, the report, and what goes out. */
 final class AnswerWords {
-    private final Study study;
+    private final AnswerOf of;
     private final Answer answer;
 
     AnswerWords(Study study, Answer answer) {
-        this.study = study;
+        this(AnswerOf.study(study), answer);
+    }
+
+    AnswerWords(AnswerOf of, Answer answer) {
+        this.of = of;
         this.answer = answer;
     }
 
     String name(int contender) {
-        return study.record().contenders().get(contender).name();
+        return of.contenders().get(contender).name();
     }
 
     static String listed(List<String> words) {
@@ -140,6 +144,9 @@ final class AnswerWords {
     }
 
     String source(QualityScale s) {
+        if (!of.weeks() && s.quality() != Quality.COST) {
+            return s.source();
+        }
         return switch (s.quality()) {
             case LIFE -> "weeks until a quarter is left";
             case COST -> answer.aWeek() ? "money a protected week, as it was used" : "money for what went on";
@@ -194,14 +201,9 @@ final class AnswerWords {
         if (w.lines().size() < 2) {
             return "";
         }
-        int sections = (int) w.lines().stream()
-                .limit(2)
-                .mapToLong(l -> study.record()
-                        .sectionsOf(study.record().contenders().get(l.contender()))
-                        .count())
-                .min()
-                .orElse(1);
-        List<Settles> all = Settles.of(w, Math.max(1, sections));
+        List<Settles> all = Settles.of(
+                w,
+                of.again().fewest(w.lines().get(0).contender(), w.lines().get(1).contender()));
         if (all.isEmpty()) {
             return "For this reader it is settled: %s stands alone."
                     .formatted(name(w.first().get(0)));
@@ -210,38 +212,28 @@ final class AnswerWords {
         String two = "%s and %s".formatted(name(one.leader()), name(one.second()));
         OptionalInt fewest = Settles.fewest(all);
         if (fewest.isEmpty()) {
-            return "Even %d sections more of each would hardly part %s: they are too alike for what matters here. Move on, or ask what else parts them."
-                    .formatted(all.get(all.size() - 1).more(), two);
+            return "Even %d %s more of each would hardly part %s: they are too alike for what matters here. Move on, or ask what else parts them."
+                    .formatted(all.get(all.size() - 1).more(), of.again().several(), two);
         }
         Settles by = all.stream()
                 .filter(s -> s.more() == fewest.getAsInt())
                 .findFirst()
                 .orElseThrow();
-        return "%s more of %s would part them, were what is seen now the truth: ahead in %s of the draws instead of %s. First readings of these take about %s."
+        return "%s more of %s would part them, were what is seen now the truth: ahead in %s of the draws instead of %s. %s about %s."
                 .formatted(
-                        Figures.count(by.more(), "section", "sections"),
+                        Figures.count(by.more(), of.again().one(), of.again().several()),
                         two,
                         Figures.percent(by.then()),
                         Figures.percent(by.ahead()),
-                        hours(2 * by.more()));
+                        of.weeks() ? "First readings of these take" : "That takes",
+                        hours(of.again().minutes(by.more())));
     }
 
-    /** Hands' time for first readings of so many sections, bare beside them. */
-    private String hours(int sections) {
-        double each = study.record().plan().measures().stream()
-                .mapToDouble(p -> p.repeats() * p.measure().seconds() + WALK)
-                .sum();
-        double minutes = SET_UP + (sections + 1) * (PUT_ON + each / 60);
+    private static String hours(double minutes) {
         return minutes < 90
-                ? "%s min".formatted(Figures.number(5 * Math.ceil(minutes / 5), 0))
+                ? "%s min".formatted(Figures.number(Math.max(5, 5 * Math.ceil(minutes / 5)), 0))
                 : "%s h".formatted(Figures.compact(minutes / 60, 2));
     }
-
-    /** Minutes and seconds as the Planner takes them. */
-    private static final double SET_UP = 20;
-
-    private static final double PUT_ON = 3;
-    private static final double WALK = 10;
 
     static String lower(Quality q) {
         return q.label().toLowerCase(java.util.Locale.ROOT);
@@ -277,10 +269,12 @@ final class AnswerWords {
     }
 
     String cost(Worth.Point p) {
-        return "%s%s"
-                .formatted(
-                        Figures.money(money(p.cost())),
-                        answer.aWeek() ? " a protected week and section" : " a section");
+        return "%s%s".formatted(Figures.money(money(p.cost())), per());
+    }
+
+    /** What a cost is for. */
+    String per() {
+        return answer.aWeek() ? " a protected week and section" : of.weeks() ? " a section" : " for what went on";
     }
 
     static String word(Advice.Kind kind) {

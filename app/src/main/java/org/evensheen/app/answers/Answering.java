@@ -121,6 +121,7 @@ public class Answering {
                 costs,
                 currency,
                 aWeek,
+                Footing.under(findings),
                 findings,
                 unscored,
                 new ConcurrentHashMap<>());

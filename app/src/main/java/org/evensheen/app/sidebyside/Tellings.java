@@ -3,10 +3,13 @@ package org.evensheen.app.sidebyside;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
+import org.evensheen.core.cost.Money;
 import org.evensheen.core.footing.Footing;
 import org.evensheen.core.sidebyside.Comparison;
 import org.evensheen.core.sidebyside.Found;
@@ -83,9 +86,38 @@ public class Tellings {
         return Found.of(comparisons.load(id));
     }
 
+    /** An afternoon as it can be weighed for a reader. */
+    public Weighable weighable(long id) {
+        Comparison c = comparisons.load(id);
+        Sheet sheet = sheets.of(id, c);
+        Map<Integer, Money> spent = new TreeMap<>();
+        sheet.spent().forEach(s -> s.cost().ifPresent(m -> spent.put(s.contender(), m)));
+        return new Weighable(
+                id,
+                c.said().size(),
+                c.rounds(),
+                c.contenders().stream().map(Contender::name).collect(Collectors.joining(" / ")),
+                c.contenders(),
+                spent,
+                footing(sheet),
+                sheet.helps().stream()
+                        .filter(h -> h.remedy() == Sheet.Remedy.EXCHANGE_SIDES)
+                        .mapToLong(Sheet.Help::minutes)
+                        .findFirst()
+                        .orElse(ROUND),
+                () -> Found.all(c));
+    }
+
+    /** Minutes that a round more takes where nothing tells. */
+    private static final long ROUND = 30;
+
     /** How far an afternoon can be trusted, in the words of studies. */
     public Footing footing(long id) {
-        return switch (sheets.of(id, comparisons.load(id)).trust()) {
+        return footing(sheets.of(id, comparisons.load(id)));
+    }
+
+    private static Footing footing(Sheet sheet) {
+        return switch (sheet.trust()) {
             case STORY -> Footing.ANECDOTE;
             case HINT -> Footing.THIN;
             case FAIR -> Footing.FAIR;

@@ -8,9 +8,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SampleProduct;
 import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
 import org.evensheen.app.page.Figures;
+import org.evensheen.app.sidebyside.Afternoons;
 import org.evensheen.app.studies.Study;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -128,5 +130,53 @@ class AnswerPagesTest {
         assertThat(Web.get("/studies/" + closed.id() + "/answer").body())
                 .contains("It waits until the")
                 .doesNotContain("Osier", "Brock");
+    }
+
+    /** An afternoon is weighed too: what was preferred and what was seen in several rounds, each quality once, for whoever asks. */
+    @Test
+    void anAfternoonIsWeighedForWhoeverAsks() {
+        String better = SampleProduct.name("Reed");
+        String cheaper = SampleProduct.name("Sedge");
+        SampleProduct.make(better, "soap", "wash 10 mL per panel; 500 mL 20 EUR", 0);
+        SampleProduct.make(cheaper, "soap", "wash 10 mL per panel; 500 mL 5 EUR", 0);
+        String at = Afternoons.begun("soap", better, cheaper);
+        assertThat(Web.get(at + "/answer").body()).contains("Nothing can be weighed yet");
+        for (int round = 0; round < 7; round++) {
+            if (round > 0) {
+                Web.post(at + "/again", Map.of("key", UUID.randomUUID().toString()));
+            }
+        }
+        var c = Afternoons.load(at);
+        c.steps().stream()
+                .filter(s -> s.key().startsWith("glide/"))
+                .forEach(s -> Afternoons.say(
+                        at,
+                        s.key(),
+                        s.places().stream()
+                                .filter(p -> c.on(p).name().equals(better))
+                                .findFirst()
+                                .orElseThrow()));
+        c.places().forEach(p -> {
+            Afternoons.say(at, "gone/" + p.code(), c.on(p.code()).name().equals(better) ? "5" : "2");
+            Afternoons.say(at, "dose/" + p.code(), "10 mL");
+        });
+        String page = Afternoons.plain(Web.get(at + "/answer?for=show"));
+        assertThat(page)
+                .contains(
+                        "<mark>" + better + " is first.</mark>",
+                        "glide: the worst is 0, " + better + ", the best, is 100")
+                .contains("dirt gone", "2.80 EUR for what went on", "0.70 EUR for what went on", "How far to trust it")
+                .doesNotContain("Say otherwise", "/verdict\"");
+        assertThat(Web.get(at + "/answer?for=show&life=0&slickness=0&water=0&gloss=0&cleaning=0&foam=0&ease=0&cost=9")
+                        .body())
+                .contains("<mark>" + cheaper + " is first.</mark>");
+        assertThat(Web.get(at + "/answer?cost=11").statusCode()).isEqualTo(422);
+        assertThat(Web.post(at + "/answer/profile", Map.of("name", "A neighbour " + better, "cleaning", "7"))
+                        .headers()
+                        .firstValue("Location"))
+                .get()
+                .asString()
+                .contains(at + "/answer?for=own-");
+        assertThat(Web.get("/compare/987654/answer").statusCode()).isEqualTo(404);
     }
 }

@@ -2,6 +2,8 @@ package org.evensheen.core.comparing;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
 import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.CholeskyDecomposition;
 import org.hipparchus.linear.RealMatrix;
@@ -115,32 +117,60 @@ public final class Davidson {
     /** Each contender's chance of being first, by seeded draws from the normal approximation at the maximum. */
     public double[] chancesOfFirst(long seed) {
         int n = worths.length;
+        double[][] draws = draws(seed);
+        double[] first = new double[n];
+        for (int draw = 0; draw < PlaceChances.DRAWS; draw++) {
+            int best = n - 1;
+            for (int i = 0; i < n - 1; i++) {
+                best = draws[i][draw] > draws[best][draw] ? i : best;
+            }
+            first[best] += 1.0 / PlaceChances.DRAWS;
+        }
+        return first;
+    }
+
+    /** Log-worths as drawn, a row a contender. */
+    private double[][] draws(long seed) {
+        int n = worths.length;
         // Log-worths sum to zero: their covariance has no root of full rank, that of all but the last has.
         double[][] root = new CholeskyDecomposition(covariance.getSubMatrix(0, n - 2, 0, n - 2), 1e-6, 0)
                 .getL()
                 .getData();
         Well19937a random = new Well19937a(seed);
-        double[] first = new double[n];
-        double[] drawn = new double[n];
+        double[][] draws = new double[n][PlaceChances.DRAWS];
         double[] normal = new double[n - 1];
         for (int draw = 0; draw < PlaceChances.DRAWS; draw++) {
             Arrays.setAll(normal, k -> random.nextGaussian());
             double sum = 0;
-            int best = n - 1;
             for (int i = 0; i < n - 1; i++) {
-                drawn[i] = worths[i];
+                double drawn = worths[i];
                 for (int j = 0; j <= i; j++) {
-                    drawn[i] += root[i][j] * normal[j];
+                    drawn += root[i][j] * normal[j];
                 }
-                sum += drawn[i];
+                sum += drawn;
+                draws[i][draw] = drawn;
             }
-            drawn[n - 1] = -sum;
-            for (int i = 0; i < n - 1; i++) {
-                best = drawn[i] > drawn[best] ? i : best;
-            }
-            first[best] += 1.0 / PlaceChances.DRAWS;
+            draws[n - 1][draw] = -sum;
         }
-        return first;
+        return draws;
+    }
+
+    /**
+     * Log-worths as amounts of the scale behind the answers.
+     *
+     * @param numbers of the contenders, in the order in which they were fitted
+     */
+    public Drawn drawn(List<Integer> numbers, long seed) {
+        return new Drawn(
+                List.copyOf(numbers),
+                IntStream.range(0, worths.length)
+                        .mapToObj(i -> new Estimate(
+                                worths[i], Math.sqrt(Math.max(0, covariance.getEntry(i, i))), Double.POSITIVE_INFINITY))
+                        .toList(),
+                Optional.empty(),
+                covariance.getData(),
+                Double.POSITIVE_INFINITY,
+                draws(seed));
     }
 
     /** Covariance of the log-worths. */

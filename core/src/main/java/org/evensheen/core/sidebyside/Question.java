@@ -1,7 +1,10 @@
 package org.evensheen.core.sidebyside;
 
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.evensheen.core.measure.Measure;
+import org.evensheen.core.measure.Quality;
 
 /**
  * Something that is asked of every place, or of pairs of them.
@@ -32,6 +35,21 @@ public record Question(
         Optional<Later> later) {
     /** Before any move. */
     public static final String FIRST = "";
+
+    private static final Map<Quality, Set<String>> OF_PAIRS = Map.of(
+            Quality.SLICKNESS, Set.of("glide", "slick", "glide-quarter"),
+            Quality.WATER, Set.of("water"),
+            Quality.GLOSS, Set.of("gloss", "tone", "finish", "clear", "look"));
+
+    /** What it tells a reader of: what its measure does, or what is preferred. */
+    public Optional<Quality> quality() {
+        return measure.isPresent()
+                ? measure.flatMap(Measure::quality)
+                : OF_PAIRS.entrySet().stream()
+                        .filter(e -> e.getValue().contains(code))
+                        .map(Map.Entry::getKey)
+                        .findFirst();
+    }
 
     /** How it is answered. */
     public enum Form {

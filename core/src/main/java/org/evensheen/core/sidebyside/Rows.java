@@ -11,6 +11,7 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evensheen.core.comparing.Davidson;
+import org.evensheen.core.comparing.Drawn;
 import org.evensheen.core.comparing.Judge;
 import org.evensheen.core.comparing.Verdict;
 import org.evensheen.core.measure.Measure;
@@ -44,7 +45,7 @@ final class Rows {
             return Optional.of(new Row(q, Outcome.UNUSED, standings, Optional.empty(), all.size()));
         }
         List<Integer> met = met(c, used);
-        Davidson worths = Davidson.fit(met.size(), tallies(c, used, met), true);
+        Davidson worths = worths(c, used, met);
         double[] first = worths.chancesOfFirst(c.seed());
         List<Standing> standings = java.util.stream.IntStream.range(0, met.size())
                 .boxed()
@@ -62,6 +63,23 @@ final class Rows {
                 standings,
                 Optional.empty(),
                 used.size()));
+    }
+
+    private static Davidson worths(Comparison c, List<Ballot> used, List<Integer> met) {
+        return Davidson.fit(met.size(), tallies(c, used, met), true);
+    }
+
+    /** Preferences on the scale behind the answers about pairs, without those who answer as by chance; empty if nothing can be used. */
+    static Optional<Drawn> preferred(Comparison c, Question q, Set<String> unused) {
+        List<Ballot> used = c.ballots(q).stream()
+                .filter(b -> !unused.contains(b.said().by()))
+                .filter(b -> !c.on(b.step().places().get(0))
+                        .equals(c.on(b.step().places().get(1))))
+                .toList();
+        List<Integer> met = met(c, used);
+        return met.size() < 2
+                ? Optional.empty()
+                : Optional.of(worths(c, used, met).drawn(met, c.seed()));
     }
 
     /** Answers counted by pair. */

@@ -153,8 +153,7 @@ public record Sheet(
         List<Ballot> ballots =
                 c.questions().stream().flatMap(q -> c.ballots(q).stream()).toList();
         List<Steadiness> steadiness = Steadiness.of(ballots);
-        Set<String> unused =
-                steadiness.stream().filter(s -> !s.counts()).map(Steadiness::by).collect(Collectors.toSet());
+        Set<String> unused = unused(steadiness);
         List<Row> rows = new ArrayList<>();
         for (Question q : c.questions()) {
             switch (q.form()) {
@@ -171,6 +170,11 @@ public record Sheet(
         Trust trust = trust(doubts);
         return new Sheet(
                 List.copyOf(rows), spent, trust, doubts, Helps.of(c, rows, doubts, trust, now), steadiness, agreement);
+    }
+
+    /** Whose answers about pairs are not used. */
+    static Set<String> unused(List<Steadiness> steadiness) {
+        return steadiness.stream().filter(s -> !s.counts()).map(Steadiness::by).collect(Collectors.toSet());
     }
 
     /** The one thing that would help most; empty if nothing on hand would. */

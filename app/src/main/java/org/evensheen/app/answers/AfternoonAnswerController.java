@@ -1,0 +1,60 @@
+package org.evensheen.app.answers;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.evensheen.app.page.Hands;
+import org.evensheen.app.sidebyside.Weighable;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The answer of an afternoon, weighed for whoever asks. */
+@Controller
+class AfternoonAnswerController {
+    private final AfternoonAnswering answering;
+    private final ProfileStore profiles;
+    private final Readers readers;
+
+    AfternoonAnswerController(AfternoonAnswering answering, ProfileStore profiles, Readers readers) {
+        this.answering = answering;
+        this.profiles = profiles;
+        this.readers = readers;
+    }
+
+    @GetMapping("/compare/{id}/answer")
+    String answer(
+            @PathVariable long id,
+            @RequestParam Map<String, String> sent,
+            @RequestHeader(name = "HX-Request", required = false) Optional<String> part,
+            HttpServletResponse response,
+            Model model) {
+        Weighable w = answering.weighable(id);
+        AnswerPage.Asked asked = Readers.asked(sent, profiles.all());
+        if (!asked.problem().isEmpty()) {
+            response.setStatus(422);
+        }
+        model.addAttribute(
+                "page",
+                AnswerPage.of(
+                        AfternoonAnswering.what(w),
+                        answering.of(w),
+                        asked,
+                        Map.of(),
+                        "What was seen side by side, weighed. What was looked at once on one place each is on the sheet, and not in it."));
+        model.addAttribute("key", UUID.randomUUID());
+        return part.isPresent() ? "answers/answer :: work" : "answers/answer";
+    }
+
+    /** Keeps weights under a name. */
+    @PostMapping("/compare/{id}/answer/profile")
+    String keep(@PathVariable long id, @RequestParam Map<String, String> sent, @ModelAttribute("hands") Hands hands) {
+        return "redirect:/compare/%d/answer?for=%s".formatted(id, readers.keep(sent, hands));
+    }
+}
