@@ -19,7 +19,7 @@ import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Missing;
-import org.evensheen.app.studies.StudyStore;
+import org.evensheen.app.studies.StudyListStore;
 import org.evensheen.core.cost.Money;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.league.Meeting;
@@ -91,7 +91,7 @@ class LeagueController {
                 .flatMap(k -> meeting(k, wanted(kind, price.strip(), shelf)).stream())
                 .toList();
         int shown = Math.max(0, Math.min(page, FARTHEST));
-        List<FindingStore.Row> studies = store.studies(shown, StudyStore.PAGE);
+        List<FindingStore.Row> studies = store.studies(shown, StudyListStore.PAGE);
         model.addAttribute(
                 "page",
                 LeaguePage.of(
@@ -103,7 +103,7 @@ class LeagueController {
                         shelf,
                         LocalDate.now(clock)));
         model.addAttribute("studies", studies);
-        model.addAttribute("older", studies.size() == StudyStore.PAGE ? shown + 1 : null);
+        model.addAttribute("older", studies.size() == StudyListStore.PAGE ? shown + 1 : null);
         return "league/league";
     }
 

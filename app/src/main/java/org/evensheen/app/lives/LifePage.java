@@ -31,7 +31,6 @@ import org.evensheen.core.wear.MethodChange;
 import org.evensheen.core.wear.Outlay;
 import org.evensheen.core.wear.Promise;
 import org.evensheen.core.wear.Showed;
-import org.evensheen.core.wear.Since;
 import org.evensheen.core.wear.Survival;
 import org.evensheen.core.wear.Wear;
 import org.jspecify.annotations.Nullable;
@@ -88,11 +87,6 @@ record LifePage(
     record PairRow(String words, String ratio, String range, String p, boolean apart) {}
 
     record MeanRow(String name, String place, String mean, String range) {}
-
-    /** What has changed since the visit before, section by section. */
-    record SinceThen(String title, String note, List<Changed> products) {}
-
-    record Changed(String name, String sections, String mean) {}
 
     /** How many sections go on, step by step. */
     record Gone(String name, String steps) {}
@@ -154,7 +148,7 @@ record LifePage(
                                             .map(c -> LifeWords.otherwise(c, wear.until())))
                             .flatMap(s -> s)
                             .toList(),
-                    Since.of(wear.curves(), wear.until()).map(this::since).orElse(null),
+                    SinceThen.of(wear, this::name).orElse(null),
                     gone(),
                     wear.logRank().isPresent() ? Figures.p(wear.logRank().getAsDouble()) : "",
                     LifeWorkings.of(study, wear),
@@ -347,49 +341,6 @@ record LifePage(
             return wear.promises().stream()
                     .map(p -> name(p.contender()) + ": " + LifeWords.promise(study, today, wear, p))
                     .toList();
-        }
-
-        private SinceThen since(Since since) {
-            Map<Integer, String> means = new TreeMap<>();
-            since.compared()
-                    .ifPresent(c -> c.lines()
-                            .forEach(l -> means.put(
-                                    l.contender(),
-                                    LifeWords.change(wear.measure(), l.mean().value()) + " "
-                                            + LifeWords.changeUnit(wear.measure())
-                                            + (c.freedom() > 0
-                                                    ? " (%s to %s)"
-                                                            .formatted(
-                                                                    LifeWords.change(
-                                                                            wear.measure(),
-                                                                            l.mean()
-                                                                                    .interval()
-                                                                                    .low()),
-                                                                    LifeWords.change(
-                                                                            wear.measure(),
-                                                                            l.mean()
-                                                                                    .interval()
-                                                                                    .high()))
-                                                    : ""))));
-            return new SinceThen(
-                    since.then().isPresent()
-                            ? "From day %d to day %d, section by section"
-                                    .formatted(since.then().getAsInt(), since.now())
-                            : "From the first readings to day %d, section by section".formatted(since.now()),
-                    "Against bare of the same day, both times."
-                            + (wear.measure().benefitIsShare() ? " A point is 1 % of what bare reads." : ""),
-                    since.lines().stream()
-                            .map(Since.Line::contender)
-                            .distinct()
-                            .sorted()
-                            .map(n -> new Changed(
-                                    name(n),
-                                    since.lines().stream()
-                                            .filter(l -> l.contender() == n)
-                                            .map(l -> l.section() + " " + LifeWords.change(wear.measure(), l.change()))
-                                            .collect(Collectors.joining(", ")),
-                                    means.getOrDefault(n, "")))
-                            .toList());
         }
 
         /** What labels say that a study of this kind does not test. */

@@ -126,7 +126,7 @@ record PlanPage(
                         .orElse("No forecast is there. Choose a CSV or JSON file with an hour a row."),
                 effort(design),
                 design.wanting(),
-                PlanReader.measures(worked.known().laid()));
+                AsItLies.measures(worked.known().laid()));
     }
 
     /** How many lines for contenders are shown: one more than are filled. */

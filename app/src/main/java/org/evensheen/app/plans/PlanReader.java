@@ -15,7 +15,6 @@ import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.evensheen.app.beds.Bed;
 import org.evensheen.app.beds.PlaceInUse;
 import org.evensheen.app.labels.Entrants;
@@ -118,9 +117,11 @@ final class PlanReader {
         long seed = (long) fields.number("seed", "seed", "", 0, 1e15, 1);
         Optional<Layout> layout = products < 1
                 ? Optional.empty()
-                : bed.flatMap(b -> unit == Unit.LAID ? asItLies(entrants) : layout(b, unit, counts, seed))
+                : bed.flatMap(b -> unit == Unit.LAID
+                                ? AsItLies.of(known.laid().orElseThrow(), entrants, fields)
+                                : layout(b, unit, counts, seed))
                         .map(l -> unit == Unit.AREA ? VehicleAreas.named(l) : l);
-        Protocol protocol = new ProtocolReader(fields, byName, measures(known.laid())).read(entrants);
+        Protocol protocol = new ProtocolReader(fields, byName, AsItLies.measures(known.laid())).read(entrants);
         LocalDate firstDay = fields.day("firstDay", known.today());
         Calendar calendar = unit == Unit.LAID
                 ? Calendar.afterwards(protocol, entrants, moves())
@@ -161,42 +162,6 @@ final class PlanReader {
                 known.products(),
                 limits,
                 boardOnly);
-    }
-
-    /** What a plan can ask for: every measure of a study, and what an afternoon looked at and can be seen again. */
-    static List<Measure> measures(Optional<Laid> laid) {
-        return Stream.concat(Measures.read().stream(), laid.stream().flatMap(l -> l.lasting().stream()))
-                .distinct()
-                .toList();
-    }
-
-    /** Everything where it was put that afternoon, if that is what is compared. */
-    private Optional<Layout> asItLies(List<Entrant> entrants) {
-        Laid laid = known.laid().orElseThrow();
-        List<Contender> now = entrants.stream()
-                .map(Entrant::contender)
-                .filter(c -> !c.isControl())
-                .toList();
-        for (int i = 0; i < now.size(); i++) {
-            if (i >= laid.names().size()
-                    || !now.get(i).name().equalsIgnoreCase(laid.names().get(i))) {
-                fields.wrong(
-                        "name" + i,
-                        "%s lay there that afternoon. To compare something else, draw lots anew: choose sections of a bed above."
-                                .formatted(
-                                        i < laid.names().size()
-                                                ? "“" + laid.names().get(i) + "”"
-                                                : "Nothing of this"));
-                return Optional.empty();
-            }
-        }
-        if (now.size() < laid.names().size()) {
-            fields.wrong(
-                    "name" + now.size(),
-                    "“%s” lies there too.".formatted(laid.names().get(now.size())));
-            return Optional.empty();
-        }
-        return Optional.of(new Layout(laid.places(), List.of(), Layout.GAP));
     }
 
     private List<Entrant> entrants() {

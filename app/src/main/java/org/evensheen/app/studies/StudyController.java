@@ -16,11 +16,13 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class StudyController {
     private final StudyStore studies;
+    private final StudyListStore lists;
     private final StudyScreen screen;
     private final Clock clock;
 
-    StudyController(StudyStore studies, StudyScreen screen, Clock clock) {
+    StudyController(StudyStore studies, StudyListStore lists, StudyScreen screen, Clock clock) {
         this.studies = studies;
+        this.lists = lists;
         this.screen = screen;
         this.clock = clock;
     }
@@ -28,8 +30,8 @@ class StudyController {
     @GetMapping("/studies")
     String list(@RequestParam(defaultValue = "0") int page, Model model) {
         int shown = Math.max(0, Math.min(page, 10_000));
-        List<StudyStore.Listed> listed = studies.list(shown, LocalDate.now(clock));
-        model.addAttribute("older", listed.size() == StudyStore.PAGE ? shown + 1 : null);
+        List<StudyListStore.Listed> listed = lists.list(shown, LocalDate.now(clock));
+        model.addAttribute("older", listed.size() == StudyListStore.PAGE ? shown + 1 : null);
         model.addAttribute("studies", StudyList.of(listed, clock));
         return "studies/list";
     }

@@ -29,7 +29,7 @@ record StudyList(
 
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
-    static List<StudyList> of(List<StudyStore.Listed> studies, Clock clock) {
+    static List<StudyList> of(List<StudyListStore.Listed> studies, Clock clock) {
         LocalDate today = LocalDate.now(clock);
         return studies.stream()
                 .map(s -> new StudyList(
@@ -47,7 +47,7 @@ record StudyList(
                 .toList();
     }
 
-    private static Small small(StudyStore.Small of) {
+    private static Small small(StudyListStore.Small of) {
         return new Small(
                 "0 0 %s %s".formatted(svg(of.width()), svg(of.height())),
                 of.patches().stream()

@@ -7,6 +7,7 @@ import java.util.List;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.studies.Judging;
 import org.evensheen.app.studies.Study;
+import org.evensheen.app.studies.StudyListStore;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.comparing.Ratio;
 import org.evensheen.core.comparing.Verdict;
@@ -86,11 +87,11 @@ class DemoTruthTest {
 
     @Test
     void theDemoIsLoadedOnceHoweverOftenTheApplicationStarts() {
-        int before = LiveApp.bean(StudyStore.class)
+        int before = LiveApp.bean(StudyListStore.class)
                 .list(0, java.time.LocalDate.now())
                 .size();
         LiveApp.bean(DemoLoader.class).run(new org.springframework.boot.DefaultApplicationArguments());
-        assertThat(LiveApp.bean(StudyStore.class).list(0, java.time.LocalDate.now()))
+        assertThat(LiveApp.bean(StudyListStore.class).list(0, java.time.LocalDate.now()))
                 .hasSize(before);
     }
 

@@ -108,13 +108,13 @@ class PagesTest {
 
     @Test
     void theListOfStudiesGoesOnPageByPageToTheOldest() {
-        for (int i = 0; i <= StudyStore.PAGE; i++) {
+        for (int i = 0; i <= StudyListStore.PAGE; i++) {
             SampleStudy.make();
         }
         java.util.Set<Long> seen = new java.util.HashSet<>();
-        StudyStore store = LiveApp.bean(StudyStore.class);
+        StudyListStore store = LiveApp.bean(StudyListStore.class);
         int page = 0;
-        for (List<StudyStore.Listed> listed = store.list(0, LocalDate.now());
+        for (List<StudyListStore.Listed> listed = store.list(0, LocalDate.now());
                 !listed.isEmpty();
                 listed = store.list(++page, LocalDate.now())) {
             listed.forEach(s ->

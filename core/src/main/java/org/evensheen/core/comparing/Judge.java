@@ -94,13 +94,8 @@ public final class Judge {
         if (products.size() < 2 || !twice || !together(products, groups(rows))) {
             return Optional.empty();
         }
-        int control = entered.stream()
-                .map(e -> study.contenders().get(e.contender()))
-                .filter(Contender::isControl)
-                .mapToInt(Contender::number)
-                .findFirst()
-                .orElse(-1);
-        return Optional.of(new OrderJudge(entered, measure.moreIsBetter(), seed()).drawn(control));
+        return Optional.of(new OrderJudge(entered, measure.moreIsBetter(), seed())
+                .drawn(n -> study.contenders().get(n).isControl()));
     }
 
     /** The same verdict without the chances of places, which take ten thousand draws: for judging thousands of rehearsed studies. */

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 import org.evensheen.core.comparing.CumulativeLogit.Graded;
 import org.evensheen.core.comparing.LotPermutation.Lot;
@@ -166,12 +167,12 @@ final class OrderJudge {
     /**
      * Effects of all that were graded as amounts of the scale behind the grades, more being better: what lies far apart is what grades hardly ever mix up.
      *
-     * @param control number of the control among them; negative without
+     * @param control which of them is the control, if one is
      */
-    Drawn drawn(int control) {
+    Drawn drawn(IntPredicate control) {
         double sign = moreIsBetter ? 1 : -1;
         double[][] draws = draws();
-        List<Integer> others = products.stream().filter(p -> p != control).toList();
+        List<Integer> others = products.stream().filter(p -> !control.test(p)).toList();
         int[] at = others.stream().mapToInt(products::indexOf).toArray();
         double[][] covariance = new double[at.length][at.length];
         for (int i = 0; i < at.length; i++) {
@@ -185,7 +186,10 @@ final class OrderJudge {
                         .map(p -> new Estimate(
                                 sign * effect(p).value(), effect(p).standardError(), Double.POSITIVE_INFINITY))
                         .toList(),
-                products.contains(control) ? Optional.of(sign * effect(control).value()) : Optional.empty(),
+                products.stream()
+                        .filter(control::test)
+                        .findFirst()
+                        .map(p -> sign * effect(p).value()),
                 covariance,
                 Double.POSITIVE_INFINITY,
                 Arrays.stream(at).mapToObj(i -> draws[i]).toArray(double[][]::new));
