@@ -36,14 +36,26 @@ record Report(
     /** What an afternoon is judged by, among {@link #methods}. */
     static final String SIDE_BY_SIDE = "side-by-side";
 
+    /** What a league, or where a product stands in it, is worked out by. */
+    static final String LEAGUE = "league";
+
     /** On what, and when. */
     String when() {
-        return sideBySide() ? "%s, %s".formatted(bed, firstDay) : "%s, day %d".formatted(bed, day);
+        return ofAStudy() ? "%s, day %d".formatted(bed, day) : "%s, %s".formatted(bed, firstDay);
     }
 
-    /** Whether it is of an afternoon, which has no places on one scale. */
     boolean sideBySide() {
         return methods.containsKey(SIDE_BY_SIDE);
+    }
+
+    /** Whether it is of a study, with places on one scale; else what was found stands line by line. */
+    boolean ofAStudy() {
+        return !sideBySide() && !methods.containsKey(LEAGUE);
+    }
+
+    /** What stands over the lines. */
+    String listed() {
+        return sideBySide() ? "What was seen" : ofAStudy() ? "The scales" : "Where they stand";
     }
 
     static final String FORMAT = "even-sheen-report/1";

@@ -36,7 +36,8 @@ class ReportPages {
         context.setVariable("report", report);
         context.setVariable("own", own);
         context.setVariable("when", report.when());
-        context.setVariable("seen", report.sideBySide());
+        context.setVariable("seen", !report.ofAStudy());
+        context.setVariable("listed", report.listed());
         double high = Math.max(
                 115,
                 report.places().stream().mapToDouble(Report.Place::high).max().orElse(0) + 6);
@@ -84,7 +85,7 @@ class ReportPages {
                 .formatted(
                         text(r.question()),
                         text(r.when()),
-                        r.sideBySide() ? "How far to trust it" : "Footing",
+                        r.ofAStudy() ? "Footing" : "How far to trust it",
                         r.trust().footing(),
                         text(r.trust().meaning()))
                 .strip());
@@ -119,8 +120,8 @@ class ReportPages {
                                         a.reason(),
                                         a.overruled().isEmpty() ? "" : " Against that: " + a.overruled()))
                         .toList());
-        section(lines, r.sideBySide() ? "What was seen" : "The scales", r.scales());
-        section(lines, r.sideBySide() ? "What went on" : "Money", r.money());
+        section(lines, r.listed(), r.scales());
+        section(lines, r.ofAStudy() ? "Money" : "What went on", r.money());
         section(lines, "What labels promise", r.promises());
         section(lines, "How far it can be trusted", r.trust().why());
         section(lines, "How it was done", r.method());

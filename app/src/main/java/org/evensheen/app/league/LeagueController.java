@@ -17,14 +17,18 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import org.evensheen.app.answers.Leaflets;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Missing;
+import org.evensheen.app.page.Units;
 import org.evensheen.app.studies.StudyListStore;
 import org.evensheen.core.cost.Money;
 import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.league.Meeting;
 import org.evensheen.core.league.Network;
 import org.evensheen.core.measure.Quality;
+import org.evensheen.core.units.UnitSystem;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -37,12 +41,14 @@ class LeagueController {
     private static final int FARTHEST = 10_000;
 
     private final FindingStore store;
+    private final Leaflets leaflets;
     private final Clock clock;
     /** The same meetings have one ranking. */
     private final Cache<List<Meeting>, Network> worked =
             Caffeine.newBuilder().maximumSize(40).build();
 
-    LeagueController(FindingStore store, Clock clock) {
+    LeagueController(FindingStore store, Leaflets leaflets, Clock clock) {
+        this.leaflets = leaflets;
         this.store = store;
         this.clock = clock;
     }
@@ -55,45 +61,62 @@ class LeagueController {
     record Asked(Quality quality, String alike, String kind, String season, String paint, String price, String text) {}
 
     @GetMapping("/verdicts")
-    String league(
-            @RequestParam(defaultValue = "") String quality,
-            @RequestParam(defaultValue = "") String alike,
-            @RequestParam(defaultValue = "") String kind,
-            @RequestParam(defaultValue = "") String season,
-            @RequestParam(defaultValue = "") String paint,
-            @RequestParam(defaultValue = "") String price,
-            @RequestParam(defaultValue = "") String text,
-            @RequestParam(defaultValue = "0") int page,
-            Model model) {
+    String league(@RequestParam Map<String, String> sent, @RequestParam(defaultValue = "0") int page, Model model) {
+        int shown = Math.max(0, Math.min(page, FARTHEST));
+        List<FindingStore.Row> studies = store.studies(shown, StudyListStore.PAGE);
+        model.addAttribute("page", table(sent).page());
+        model.addAttribute("studies", studies);
+        model.addAttribute("older", studies.size() == StudyListStore.PAGE ? shown + 1 : null);
+        return "league/league";
+    }
+
+    /** A table as it goes out: one page, text, or for programs. */
+    @GetMapping("/verdicts/report.{form:html|md|json}")
+    ResponseEntity<String> report(@PathVariable String form, @RequestParam Map<String, String> sent) {
+        return leaflets.as(form, Units.in(UnitSystem.METRIC, () -> {
+            Table table = table(sent);
+            return LeagueLeaflet.of(table.page(), table.taken(), LocalDate.now(clock));
+        }));
+    }
+
+    /** A table with what it rests on. */
+    private record Table(LeaguePage page, List<FindingStore.Kept> taken) {}
+
+    private Table table(Map<String, String> sent) {
         List<FindingStore.Count> counts = store.counts(Findings.METHOD);
-        Quality chosen = Quality.ofCode(quality)
+        Quality chosen = Quality.ofCode(sent.getOrDefault("quality", ""))
                 .or(() -> counts.stream()
-                        .max(java.util.Comparator.comparingLong(FindingStore.Count::findings))
+                        .max(Comparator.comparingLong(FindingStore.Count::findings))
                         .flatMap(c -> Quality.ofCode(c.quality())))
                 .orElse(Quality.SLICKNESS);
         List<FindingStore.Kept> all = store.on(chosen, Findings.METHOD);
         Set<String> likes = new LinkedHashSet<>(
                 all.stream().map(FindingStore.Kept::alike).sorted().toList());
+        String alike = sent.getOrDefault("alike", "");
         String like = likes.contains(alike)
                 ? alike
                 : likes.stream()
-                        .max(java.util.Comparator.comparingLong(l ->
+                        .max(Comparator.comparingLong(l ->
                                 all.stream().filter(k -> k.alike().equals(l)).count()))
                         .orElse("");
         Map<String, FindingStore.Shelved> shelf = shelf(all);
-        Asked asked = new Asked(chosen, like, kind, season, paint, price.strip(), text.strip());
+        Asked asked = new Asked(
+                chosen,
+                like,
+                sent.getOrDefault("kind", ""),
+                sent.getOrDefault("season", ""),
+                sent.getOrDefault("paint", ""),
+                sent.getOrDefault("price", "").strip(),
+                sent.getOrDefault("text", "").strip());
         List<FindingStore.Kept> taken = all.stream()
                 .filter(k -> k.alike().equals(like))
-                .filter(k -> season.isEmpty() || season(k.on()).equals(season))
-                .filter(k -> paint.isEmpty() || k.document().paint().equals(paint))
+                .filter(k -> asked.season().isEmpty() || season(k.on()).equals(asked.season()))
+                .filter(k -> asked.paint().isEmpty() || k.document().paint().equals(asked.paint()))
                 .toList();
-        List<Meeting> meetings = taken.stream()
-                .flatMap(k -> meeting(k, wanted(kind, price.strip(), shelf)).stream())
-                .toList();
-        int shown = Math.max(0, Math.min(page, FARTHEST));
-        List<FindingStore.Row> studies = store.studies(shown, StudyListStore.PAGE);
-        model.addAttribute(
-                "page",
+        Predicate<String> wanted = wanted(asked.kind(), asked.price(), shelf);
+        List<Meeting> meetings =
+                taken.stream().flatMap(k -> meeting(k, wanted).stream()).toList();
+        return new Table(
                 LeaguePage.of(
                         asked,
                         counts,
@@ -101,10 +124,8 @@ class LeagueController {
                         worked.get(meetings, Network::of),
                         taken,
                         shelf,
-                        LocalDate.now(clock)));
-        model.addAttribute("studies", studies);
-        model.addAttribute("older", studies.size() == StudyListStore.PAGE ? shown + 1 : null);
-        return "league/league";
+                        LocalDate.now(clock)),
+                taken);
     }
 
     /** How a product stands, in a line. */
@@ -113,7 +134,24 @@ class LeagueController {
     /** Where a product of the Shelf stands in every table it is in. */
     @GetMapping("/shelf/{id}/league")
     String product(@PathVariable long id, Model model) {
-        String name = store.named(id).orElseThrow(() -> new Missing("There is no product %d.".formatted(id)));
+        model.addAttribute("lines", stands(named(id)));
+        model.addAttribute("product", id);
+        return "league/league :: product";
+    }
+
+    /** A product as it goes out: where it stands in every table it is in. */
+    @GetMapping("/shelf/{id}/report.{form:html|md|json}")
+    ResponseEntity<String> report(@PathVariable long id, @PathVariable String form) {
+        String name = named(id);
+        return leaflets.as(
+                form, Units.in(UnitSystem.METRIC, () -> LeagueLeaflet.of(name, stands(name), LocalDate.now(clock))));
+    }
+
+    private String named(long id) {
+        return store.named(id).orElseThrow(() -> new Missing("There is no product %d.".formatted(id)));
+    }
+
+    private List<Stands> stands(String name) {
         List<Stands> lines = new ArrayList<>();
         for (FindingStore.Count count : store.counts(Findings.METHOD)) {
             Quality quality = Quality.ofCode(count.quality()).orElseThrow();
@@ -121,8 +159,7 @@ class LeagueController {
                     .collect(Collectors.groupingBy(FindingStore.Kept::alike, TreeMap::new, Collectors.toList()))
                     .forEach((alike, kept) -> stands(name, quality, alike, kept).ifPresent(lines::add));
         }
-        model.addAttribute("lines", lines);
-        return "league/league :: product";
+        return lines;
     }
 
     private Optional<Stands> stands(String name, Quality quality, String alike, List<FindingStore.Kept> kept) {

@@ -36,7 +36,8 @@ record LeaguePage(
         String sentence,
         List<Table> tables,
         List<String> odd,
-        boolean empty) {
+        boolean empty,
+        String query) {
 
     record Tab(String label, String address, boolean chosen) {}
 
@@ -110,7 +111,22 @@ record LeaguePage(
                             .toList(),
                     Stream.concat(parts.stream().flatMap(p -> odd(p).stream()), waiting(counts))
                             .toList(),
-                    parts.isEmpty());
+                    parts.isEmpty(),
+                    query());
+        }
+
+        /** What this table was asked for, to ask for it again. */
+        private String query() {
+            return Stream.of(
+                            List.of("quality", asked.quality().code()),
+                            List.of("alike", asked.alike()),
+                            List.of("kind", asked.kind()),
+                            List.of("season", asked.season()),
+                            List.of("paint", asked.paint()),
+                            List.of("price", asked.price()))
+                    .filter(p -> !p.get(1).isEmpty())
+                    .map(p -> p.get(0) + "=" + URLEncoder.encode(p.get(1), StandardCharsets.UTF_8))
+                    .collect(Collectors.joining("&"));
         }
 
         /** What is left out until it is worked out by the method in use. */

@@ -92,6 +92,8 @@ class AccessibilityTest {
                     "/studies/3/done",
                     "/beds",
                     "/rack",
+                    "/compare/2/answer",
+                    "/compare/2/publish",
                     "/beds/new",
                     "/beds/1",
                     "/beds/4",

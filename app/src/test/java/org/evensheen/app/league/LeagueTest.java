@@ -18,6 +18,7 @@ import org.evensheen.core.measure.Quality;
 import org.evensheen.core.sidebyside.Comparison;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.json.JsonMapper;
 
 /** What studies add to the league, and what it shows of them. */
 @ExtendWith(LiveApp.class)
@@ -179,5 +180,39 @@ class LeagueTest {
                         k.source().equals(FindingStore.Source.comparison(Long.parseLong(at.replaceAll("\\D", "")))))
                 .findFirst()
                 .orElseThrow();
+    }
+
+    /** A table and a product go out as they are shown: the same places and numbers, with what they rest on, a method, cautions and a seal. */
+    @Test
+    void aTableAndAProductGoOutAsTheyAreShown() throws Exception {
+        SampleStudy.read();
+        Rounds.untilNoneIsStale();
+        String table = "/verdicts/report.%s?quality=slickness&alike=slickness%%2C+first+readings";
+        var report = JsonMapper.builder()
+                .build()
+                .readTree(Web.get(table.formatted("json")).body());
+        String first = report.get("scales").get(0).asString();
+        assertThat(first).startsWith("1. ").contains(" to ", "stud");
+        String shown = Afternoons.plain(Web.get("/verdicts?quality=slickness&alike=slickness%2C+first+readings"));
+        assertThat(shown)
+                .contains(report.get("answer").asString(), "/verdicts/report.html?quality=slickness&amp;alike=");
+        assertThat(Afternoons.plain(Web.get(table.formatted("html"))))
+                .contains(
+                        "Where they stand",
+                        first.replace('\u202f', ' ').replace('\'', '’'),
+                        "data sheet",
+                        report.get("seal").asString())
+                .doesNotContain("<script", "For whom", "Who paid", "src=\"/");
+        assertThat(Web.get(table.formatted("md")).body()).contains("## Where they stand");
+        long osier = LiveApp.database()
+                .sql("select id from product where name = 'Osier Spray Seal'")
+                .query(Long.class)
+                .single();
+        assertThat(Web.get("/shelf/" + osier + "/report.html").body())
+                .contains("Osier Spray Seal stands in", "Slickness: place");
+        assertThat(Web.get("/shelf/987654/report.html").statusCode()).isEqualTo(404);
+        assertThat(Web.get("/verdicts/report.exe").statusCode()).isEqualTo(404);
+        assertThat(Web.get("/verdicts/report.json?quality=nothing&price=-1").statusCode())
+                .isEqualTo(200);
     }
 }

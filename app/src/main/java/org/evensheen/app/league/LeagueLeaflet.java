@@ -1,0 +1,80 @@
+package org.evensheen.app.league;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.evensheen.app.answers.Leaflet;
+
+/** A table of the league, and where a product stands, as they go out. */
+final class LeagueLeaflet {
+    private static final List<String> METHOD = List.of(
+            "Products that never met are compared through those that both met: all differences that studies and afternoons found, by generalised least squares, each with its own uncertainty.",
+            "Only like with like: the same look at the same quality. What no meeting joins is a table of its own, and is not compared.",
+            "Products that can't be told apart share a place. Intervals hold in 95 of 100 such tables.");
+
+    private LeagueLeaflet() {}
+
+    static Leaflet of(LeaguePage page, List<FindingStore.Kept> taken, LocalDate today) {
+        return new Leaflet(
+                "Every product tested: " + page.alike(),
+                narrowed(page),
+                today,
+                page.sentence(),
+                page.tables().stream()
+                        .flatMap(t -> Stream.concat(
+                                t.apart().isEmpty() ? Stream.empty() : Stream.of(t.apart()),
+                                t.rows().stream().map(r -> line(page, r))))
+                        .toList(),
+                Stream.concat(page.tables().stream().map(LeaguePage.Table::agree), page.odd().stream())
+                        .filter(n -> !n.isEmpty())
+                        .toList(),
+                METHOD,
+                page.tables().stream()
+                        .flatMap(t -> t.rows().stream())
+                        .map(LeaguePage.Row::name)
+                        .toList(),
+                taken.stream()
+                        .map(k -> k.source() + " " + k.on() + " " + k.document())
+                        .sorted()
+                        .collect(Collectors.joining("\n")),
+                Findings.METHOD);
+    }
+
+    private static String line(LeaguePage page, LeaguePage.Row r) {
+        return "%s. %s: %s %s (%s). %s; %s."
+                .formatted(r.place(), r.name(), r.value(), page.unit(), r.range(), r.behind(), r.when());
+    }
+
+    private static String narrowed(LeaguePage page) {
+        String by = Stream.of(page.kinds(), page.seasons(), page.paints())
+                .flatMap(List::stream)
+                .filter(LeaguePage.Choice::chosen)
+                .map(LeaguePage.Choice::label)
+                .collect(Collectors.joining(", "));
+        return Stream.of(
+                        by.isEmpty() ? "all that was found" : by,
+                        page.price().isEmpty() ? "" : "bottle up to " + page.price())
+                .filter(s -> !s.isEmpty())
+                .collect(Collectors.joining(", "));
+    }
+
+    static Leaflet of(String product, List<LeagueController.Stands> stands, LocalDate today) {
+        return new Leaflet(
+                product,
+                "all that was found",
+                today,
+                stands.isEmpty()
+                        ? product + " stands in no table yet."
+                        : "%s stands in %d %s."
+                                .formatted(product, stands.size(), stands.size() == 1 ? "table" : "tables"),
+                stands.stream()
+                        .map(s -> "%s: %s.".formatted(s.quality(), s.words()))
+                        .toList(),
+                List.of(),
+                METHOD,
+                List.of(product),
+                stands.stream().map(LeagueController.Stands::toString).collect(Collectors.joining("\n")),
+                Findings.METHOD);
+    }
+}
