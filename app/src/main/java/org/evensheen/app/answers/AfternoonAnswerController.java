@@ -1,11 +1,15 @@
 package org.evensheen.app.answers;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.page.Hands;
+import org.evensheen.app.page.Units;
 import org.evensheen.app.sidebyside.Weighable;
+import org.evensheen.core.units.UnitSystem;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -21,6 +25,11 @@ class AfternoonAnswerController {
     private final AfternoonAnswering answering;
     private final ProfileStore profiles;
     private final Readers readers;
+    /** The same answer for the same reader is the same page. */
+    private final Cache<Written, AnswerPage> written =
+            Caffeine.newBuilder().maximumSize(60).build();
+
+    private record Written(Answer answer, AnswerPage.Asked asked, UnitSystem told) {}
 
     AfternoonAnswerController(AfternoonAnswering answering, ProfileStore profiles, Readers readers) {
         this.answering = answering;
@@ -40,14 +49,17 @@ class AfternoonAnswerController {
         if (!asked.problem().isEmpty()) {
             response.setStatus(422);
         }
+        Answer answer = answering.of(w);
         model.addAttribute(
                 "page",
-                AnswerPage.of(
-                        AfternoonAnswering.what(w),
-                        answering.of(w),
-                        asked,
-                        Map.of(),
-                        "What was seen side by side, weighed. What was looked at once on one place each is on the sheet, and not in it."));
+                written.get(
+                        new Written(answer, asked, Units.now()),
+                        k -> AnswerPage.of(
+                                AfternoonAnswering.what(w),
+                                answer,
+                                asked,
+                                Map.of(),
+                                "What was seen side by side, weighed. What was looked at once on one place each is on the sheet, and not in it.")));
         model.addAttribute("key", UUID.randomUUID());
         return part.isPresent() ? "answers/answer :: work" : "answers/answer";
     }

@@ -54,7 +54,8 @@ class AfternoonAnswering {
                         "rounds",
                         w.contenders().stream().map(c -> rounds).toList(),
                         0,
-                        w.minutes()));
+                        w.minutes()),
+                w.went());
     }
 
     private Answer answer(Weighable w) {

@@ -12,6 +12,7 @@ import org.evensheen.core.study.Contender;
  * @param trust where it stands how far it can be trusted
  * @param footed what that is called there
  * @param again what could be added: sections or rounds
+ * @param asked what labels ask beside what went on, a line each
  */
 record AnswerOf(
         String base,
@@ -21,7 +22,8 @@ record AnswerOf(
         String question,
         List<Contender> contenders,
         boolean weeks,
-        Again again) {
+        Again again,
+        List<String> asked) {
 
     /**
      * More of the same.
@@ -67,6 +69,7 @@ record AnswerOf(
                                 .map(c -> (int) study.record().sectionsOf(c).count())
                                 .toList(),
                         SET_UP + section,
-                        2 * section));
+                        2 * section),
+                AskedAndUsed.lines(study));
     }
 }

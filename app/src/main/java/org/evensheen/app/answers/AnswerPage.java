@@ -37,6 +37,7 @@ record AnswerPage(
         String settles,
         @Nullable Picture picture,
         String worthNote,
+        List<String> asked,
         List<Said> advice,
         String problem) {
     private static final double LOW = -8;
@@ -178,6 +179,7 @@ record AnswerPage(
                     worth.points().size() < 2
                             ? "It takes two products whose cost is known: note the amounts that went on, and give the products a price."
                             : "",
+                    of.asked(),
                     advice(),
                     asked.problem());
         }

@@ -11,6 +11,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -297,6 +298,11 @@ public class ComparisonStore {
                         .filter(o -> o.price().isPresent())
                         .max(Comparator.comparingDouble(Claim.Offer::ml))
                         .map(o -> o.price().orElseThrow().over(o.ml())),
+                label.offers().stream()
+                        .max(Comparator.comparing((Claim.Offer o) -> o.price().isPresent())
+                                .thenComparingDouble(Claim.Offer::ml))
+                        .map(o -> OptionalDouble.of(o.ml()))
+                        .orElse(OptionalDouble.empty()),
                 label.one(Claim.NotFor.class)
                         .filter(f -> f.surfaces().contains(Surface.PAINT))
                         .isPresent());

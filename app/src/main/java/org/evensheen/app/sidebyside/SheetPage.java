@@ -102,7 +102,7 @@ record SheetPage(
                         .toList(),
                 lines(c, sheet),
                 sheet.spent().stream()
-                        .map(t -> new Taken(c.contenders().get(t.contender()).name(), SheetWords.spent(t)))
+                        .map(t -> new Taken(c.contenders().get(t.contender()).name(), SheetWords.spent(c, t)))
                         .toList(),
                 SheetWords.trust(sheet.trust()),
                 sheet.doubts().stream().map(d -> SheetWords.doubt(c, d)).toList(),

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
+import org.evensheen.core.cost.PerUse;
 import org.evensheen.core.layout.Places;
 import org.evensheen.core.measure.Level;
 import org.evensheen.core.measure.Measure;
@@ -188,7 +189,7 @@ final class SheetWords {
     }
 
     /** What a contender took: amount, cost, how long it stayed. */
-    static String spent(Sheet.Spent spent) {
+    static String spent(Comparison c, Sheet.Spent spent) {
         List<String> told = new ArrayList<>();
         spent.ml().ifPresent(ml -> told.add(Figures.volume(ml)));
         spent.cost().ifPresent(cost -> told.add(Figures.money(cost)));
@@ -199,6 +200,20 @@ final class SheetWords {
                         d.side() == Departure.Side.ABOVE
                                 ? "%s times what its label allows".formatted(Figures.compact(d.factor(), 2))
                                 : "only %s of the least its label asks for".formatted(Figures.percent(d.factor()))));
+        spent.each().ifPresent(e -> told.add(each(c, e)));
+        return String.join(", ", told);
+    }
+
+    /** What one place takes out of a bottle, and for wheels a set of four. */
+    private static String each(Comparison c, PerUse each) {
+        String one = singular(c.shape());
+        List<String> told = new ArrayList<>(List.of("%s a %s".formatted(Figures.volume(each.ml()), one)));
+        if (c.shape() == Places.WHEELS) {
+            each.cost(1).ifPresent(m -> told.add("%s a wheel".formatted(Figures.money(m))));
+            each.cost(4).ifPresent(m -> told.add("%s a set".formatted(Figures.money(m))));
+        }
+        told.add("a bottle of %s does %s of these"
+                .formatted(Figures.volume(each.bottleMl()), Figures.compact(each.uses(), 2)));
         return String.join(", ", told);
     }
 
@@ -338,7 +353,7 @@ final class SheetWords {
                                         .collect(Collectors.joining("; ")))));
         if (!sheet.spent().isEmpty()) {
             text.append("%n".formatted());
-            sheet.spent().forEach(s -> text.append("- %s: %s%n".formatted(plain(name(c, s.contender())), spent(s))));
+            sheet.spent().forEach(s -> text.append("- %s: %s%n".formatted(plain(name(c, s.contender())), spent(c, s))));
         }
         if (!came(c).isEmpty()) {
             text.append("%n%s%n".formatted(plain(came(c))));

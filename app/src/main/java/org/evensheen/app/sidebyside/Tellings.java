@@ -105,6 +105,10 @@ public class Tellings {
                         .mapToLong(Sheet.Help::minutes)
                         .findFirst()
                         .orElse(ROUND),
+                sheet.spent().stream()
+                        .map(s -> "%s: %s."
+                                .formatted(c.contenders().get(s.contender()).name(), SheetWords.spent(c, s)))
+                        .toList(),
                 () -> Found.all(c));
     }
 

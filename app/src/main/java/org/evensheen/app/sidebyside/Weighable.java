@@ -13,6 +13,7 @@ import org.evensheen.core.study.Contender;
  *
  * @param said how many answers there are; with {@code rounds} and {@code spent} what everything here follows from
  * @param minutes what a round more takes, going by those there were
+ * @param went what each took, in words
  * @param found what was found, worked out when it is asked for
  */
 public record Weighable(
@@ -24,6 +25,7 @@ public record Weighable(
         Map<Integer, Money> spent,
         Footing footing,
         double minutes,
+        List<String> went,
         Supplier<List<Found>> found) {
 
     @Override

@@ -8,12 +8,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.SamplePlan;
 import org.evensheen.app.live.SampleProduct;
 import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.sidebyside.Afternoons;
 import org.evensheen.app.studies.Study;
+import org.evensheen.app.studies.StudyStore;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -178,5 +180,36 @@ class AnswerPagesTest {
                 .asString()
                 .contains(at + "/answer?for=own-");
         assertThat(Web.get("/compare/987654/answer").statusCode()).isEqualTo(404);
+    }
+
+    /** What the label asks for a section stands beside what went on, with what a bottle does of either. */
+    @Test
+    void whatALabelAsksStandsBesideWhatWentOn() {
+        String generous = SampleProduct.name("Reed");
+        SampleProduct.make(generous, "spray-wax", "apply 3 mL per section; 600 mL 12 EUR", 0);
+        Map<String, String> typed = SamplePlan.fair();
+        typed.remove("blind");
+        typed.put("name1", generous);
+        typed.put("firstDay", java.time.LocalDate.now().minusDays(2).toString());
+        long id = SamplePlan.begin(SamplePlan.make(typed));
+        Study study = LiveApp.bean(StudyStore.class).load(id);
+        int number = SampleStudy.number(study, generous);
+        assertThat(Web.post(
+                                "/studies/" + id + "/done",
+                                Map.of(
+                                        "contender",
+                                        "" + number,
+                                        "day",
+                                        "0",
+                                        "dose",
+                                        "6 mL per section",
+                                        "key",
+                                        UUID.randomUUID().toString()))
+                        .statusCode())
+                .isEqualTo(302);
+        assertThat(Afternoons.plain(Web.get("/studies/" + id + "/answer")))
+                .contains(
+                        generous
+                                + ": 6.00 mL went on a section where its label asks 3.00 mL; a bottle of 600 mL does 100 of these, 200 by its label: 2.0× as much a section.");
     }
 }

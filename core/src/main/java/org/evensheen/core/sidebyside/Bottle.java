@@ -2,6 +2,7 @@ package org.evensheen.core.sidebyside;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.evensheen.core.cost.Money;
 import org.evensheen.core.mixing.Calibration;
 import org.evensheen.core.mixing.Dose;
@@ -14,6 +15,7 @@ import org.evensheen.core.units.Span;
  * @param calibrations mL of its caps, pumps and sprays
  * @param waitSeconds how long it stays on, s; empty if the label does not say
  * @param perMl the price of a mL, by the largest bottle with a price
+ * @param sizeMl what that bottle holds, mL; else the largest there is
  * @param notForPaint whether its label says it must not go on paint
  */
 public record Bottle(
@@ -21,7 +23,9 @@ public record Bottle(
         List<Calibration> calibrations,
         Optional<Span> waitSeconds,
         Optional<Money> perMl,
+        OptionalDouble sizeMl,
         boolean notForPaint) {
     /** Only typed, or without a label. */
-    public static final Bottle UNKNOWN = new Bottle(List.of(), List.of(), Optional.empty(), Optional.empty(), false);
+    public static final Bottle UNKNOWN =
+            new Bottle(List.of(), List.of(), Optional.empty(), Optional.empty(), OptionalDouble.empty(), false);
 }

@@ -74,10 +74,15 @@ public record Dosed(Optional<Span> share, OptionalDouble ml, OptionalDouble coun
     /** The use of a label that it is nearest to: the same bottle may be a foam and a bucket wash; empty if none can be compared with it. */
     public Optional<String> use(Label label, List<Calibration> calibrations) {
         return label.uses().stream()
-                .flatMap(u ->
-                        against(new Bottle(List.of(u.dose()), calibrations, Optional.empty(), Optional.empty(), false))
-                                .stream()
-                                .map(d -> Map.entry(u.name(), Math.abs(Math.log(d.factor())))))
+                .flatMap(u -> against(new Bottle(
+                                List.of(u.dose()),
+                                calibrations,
+                                Optional.empty(),
+                                Optional.empty(),
+                                OptionalDouble.empty(),
+                                false))
+                        .stream()
+                        .map(d -> Map.entry(u.name(), Math.abs(Math.log(d.factor())))))
                 .min(Map.Entry.comparingByValue())
                 .map(Map.Entry::getKey);
     }

@@ -9,6 +9,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.evensheen.core.cost.Money;
+import org.evensheen.core.cost.PerUse;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Observation;
 import org.evensheen.core.mixing.Departure;
@@ -140,13 +141,15 @@ public record Sheet(
      * @param cost of that; empty without a price
      * @param staysSeconds how long it stayed on, s, the longest of its places; empty if no clock ran
      * @param departure how it stood to its label; empty if the two can't be compared
+     * @param each what one of its places takes out of a bottle; empty unless amount and bottle are known
      */
     public record Spent(
             int contender,
             OptionalDouble ml,
             Optional<Money> cost,
             OptionalDouble staysSeconds,
-            Optional<Departure> departure) {}
+            Optional<Departure> departure,
+            Optional<PerUse> each) {}
 
     /** Works it out. */
     public static Sheet of(Comparison c, Instant now) {

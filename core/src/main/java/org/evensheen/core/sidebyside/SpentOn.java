@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.evensheen.core.cost.Money;
+import org.evensheen.core.cost.PerUse;
 import org.evensheen.core.mixing.Departure;
 import org.evensheen.core.sidebyside.Sheet.Spent;
 import org.evensheen.core.study.Section;
@@ -39,7 +40,14 @@ final class SpentOn {
                 Optional<Money> cost = ml.isPresent()
                         ? c.bottle(x.number()).perMl().map(m -> m.times(ml.getAsDouble()))
                         : Optional.empty();
-                all.add(new Spent(x.number(), ml, cost, stays, departure));
+                OptionalDouble size = c.bottle(x.number()).sizeMl();
+                Optional<PerUse> each = ml.isPresent() && ml.getAsDouble() > 0 && size.isPresent()
+                        ? Optional.of(new PerUse(
+                                ml.getAsDouble() / doses.size(),
+                                size.getAsDouble(),
+                                c.bottle(x.number()).perMl().map(m -> m.times(size.getAsDouble()))))
+                        : Optional.empty();
+                all.add(new Spent(x.number(), ml, cost, stays, departure, each));
             }
         }
         return all;

@@ -53,6 +53,11 @@ public record Upkeep(String with, int every, Axis axis) {
         return with.isEmpty() ? GIVEN : GIVEN + ": " + with;
     }
 
+    /** Whether it was upkeep, by what was noted of it. */
+    public static boolean noted(String given) {
+        return given.equals(GIVEN) || given.startsWith(GIVEN + ": ");
+    }
+
     /** What went on as upkeep, by what was noted; empty if it was the product itself, or no upkeep. */
     public static Optional<String> given(String noted) {
         return Optional.of(noted)

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.evensheen.core.cost.Money;
@@ -91,6 +92,7 @@ abstract class AnAfternoon {
                 List.of(new Calibration(Counter.SPRAY, 1.2)),
                 Optional.empty(),
                 Money.currency("EUR").map(e -> Money.of("0.02", "EUR")),
+                OptionalDouble.of(500),
                 false);
     }
 }

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.evensheen.core.label.Label;
@@ -87,6 +88,9 @@ class StepsAndDosesTest extends AnAfternoon {
         assertThat(spent.ml()).hasValue(45);
         assertThat(spent.cost().orElseThrow().amount()).isEqualByComparingTo("0.90");
         assertThat(spent.staysSeconds()).hasValue(240);
+        assertThat(spent.each().orElseThrow().ml()).isEqualTo(45);
+        assertThat(spent.each().orElseThrow().uses()).isEqualTo(500 / 45.0);
+        assertThat(spent.each().orElseThrow().cost(4).orElseThrow().amount()).isEqualByComparingTo("3.60");
         assertThat(spent.departure().orElseThrow().within()).isTrue();
         assertThat(sheet().spent()).hasSize(1);
         assertThat(soaps().wrong("stays/foam/A", "21600")).isEmpty();
@@ -115,7 +119,9 @@ class StepsAndDosesTest extends AnAfternoon {
     /** What is not meant for paint is asked about on paint, and who goes on is told once more. */
     @Test
     void whatIsNotMeantForPaintIsAskedAboutTwice() {
-        bottles = List.of(new Bottle(List.of(), List.of(), Optional.empty(), Optional.empty(), true), Bottle.UNKNOWN);
+        bottles = List.of(
+                new Bottle(List.of(), List.of(), Optional.empty(), Optional.empty(), OptionalDouble.empty(), true),
+                Bottle.UNKNOWN);
         assertThat(keys()).startsWith("paint/1", "before/A");
         say("paint/1", "spare");
         assertThat(keys()).doesNotContain("paint/2");
