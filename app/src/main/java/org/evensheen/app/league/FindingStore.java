@@ -1,5 +1,7 @@
 package org.evensheen.app.league;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
@@ -148,14 +150,37 @@ class FindingStore {
                 .param("quality", quality.code())
                 .param("method", method)
                 .param("most", MOST)
-                .query((row, n) -> new Kept(
-                        row.getObject("study_id") == null
-                                ? Source.comparison(row.getLong("comparison_id"))
-                                : Source.study(row.getLong("study_id")),
-                        row.getString("alike"),
-                        row.getString("footing"),
-                        row.getObject("found_on", LocalDate.class),
-                        json.readValue(row.getString("document"), Document.class)))
+                .query((row, n) -> kept(row))
+                .list();
+    }
+
+    private Kept kept(ResultSet row) throws SQLException {
+        return new Kept(
+                row.getObject("study_id") == null
+                        ? Source.comparison(row.getLong("comparison_id"))
+                        : Source.study(row.getLong("study_id")),
+                row.getString("alike"),
+                row.getString("footing"),
+                row.getObject("found_on", LocalDate.class),
+                json.readValue(row.getString("document"), Document.class));
+    }
+
+    /** A finding with its quality. */
+    record Of(Quality quality, Kept kept) {}
+
+    /** All that was found in tables that a product is in, the latest first. */
+    List<Of> around(String product, int method) {
+        return database.sql("""
+                        select quality, study_id, comparison_id, alike, footing, found_on, document::text from finding
+                        where method = :method and (quality, alike) in (
+                            select quality, alike from finding
+                            where method = :method and jsonb_exists(document -> 'products', :product))
+                        order by found_on desc, id desc limit :most""")
+                .param("method", method)
+                .param("product", product)
+                .param("most", MOST)
+                .query((row, n) ->
+                        new Of(Quality.ofCode(row.getString("quality")).orElseThrow(), kept(row)))
                 .list();
     }
 

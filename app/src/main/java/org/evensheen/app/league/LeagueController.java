@@ -9,6 +9,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -153,12 +154,20 @@ class LeagueController {
 
     private List<Stands> stands(String name) {
         List<Stands> lines = new ArrayList<>();
-        for (FindingStore.Count count : store.counts(Findings.METHOD)) {
-            Quality quality = Quality.ofCode(count.quality()).orElseThrow();
-            store.on(quality, Findings.METHOD).stream()
-                    .collect(Collectors.groupingBy(FindingStore.Kept::alike, TreeMap::new, Collectors.toList()))
-                    .forEach((alike, kept) -> stands(name, quality, alike, kept).ifPresent(lines::add));
-        }
+        store.around(name, Findings.METHOD).stream()
+                .collect(Collectors.groupingBy(
+                        o -> List.of(o.quality().code(), o.kept().alike()), LinkedHashMap::new, Collectors.toList()))
+                .values()
+                .stream()
+                .sorted(Comparator.comparing(
+                                (List<FindingStore.Of> t) -> t.get(0).quality())
+                        .thenComparing(t -> t.get(0).kept().alike()))
+                .forEach(t -> stands(
+                                name,
+                                t.get(0).quality(),
+                                t.get(0).kept().alike(),
+                                t.stream().map(FindingStore.Of::kept).toList())
+                        .ifPresent(lines::add));
         return lines;
     }
 
