@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.LocalDate;
 import java.util.List;
 import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.lives.Living;
 import org.evensheen.app.studies.Judging;
+import org.evensheen.app.studies.Key;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyListStore;
 import org.evensheen.app.studies.StudyStore;
@@ -118,5 +120,21 @@ class DemoTruthTest {
         return DemoFoam.TRUTH
                 .get(foam.record().contenders().get(contender).name())
                 .halfLife();
+    }
+
+    /** Behind the codes of the near flank one label promises more than was found. */
+    @Test
+    void onTheNearFlankOnePromiseFallsShort() {
+        long flank = LiveApp.database()
+                .sql("select id from study where question like 'Which spray seal is still there%' order by id limit 1")
+                .query(Long.class)
+                .single();
+        Study named = LiveApp.bean(Key.class)
+                .forTheStandIns(LiveApp.bean(StudyStore.class).load(flank));
+        assertThat(LiveApp.bean(Living.class).promises(named, Measures.PULL, java.time.LocalDate.now()))
+                .filteredOn(p -> p.contains("Falls short"))
+                .singleElement()
+                .asString()
+                .startsWith("Lowlight Mist: ");
     }
 }
