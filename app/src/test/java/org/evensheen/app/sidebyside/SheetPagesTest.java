@@ -266,6 +266,11 @@ class SheetPagesTest {
         assertThat(plain(Web.get("/studies/" + id + "/verdict?measure=streaks&day=0")))
                 .contains("Streaks");
         assertThat(Web.get("/studies/" + id + "/readings").statusCode()).isEqualTo(200);
+        for (String day : List.of("", "?day=0", "?day=7")) {
+            HttpResponse<String> run = Web.get("/studies/" + id + "/run" + day);
+            assertThat(run.statusCode()).as("run sheet" + day).isEqualTo(200);
+            assertThat(run.body()).as("it went on that afternoon").doesNotContain("Spread");
+        }
     }
 
     /** Whoever adds something else has to draw lots anew, and is told so at its name. */

@@ -83,7 +83,7 @@ public record Calendar(List<Work> works, List<String> breaks) {
     }
 
     /**
-     * Dates what comes after an afternoon: everything lies where it was put then, on day 0, and was looked at.
+     * Dates what comes after an afternoon: everything lies where it was put then, on day 0, and was looked at; nothing is to be put on.
      *
      * @param moves day by key of work
      */
@@ -163,7 +163,6 @@ public record Calendar(List<Work> works, List<String> breaks) {
         }
 
         Calendar afterwards() {
-            works.add(new Work("apply", 0, Kind.APPLY, "Put on, side by side", "It was done that afternoon.", false));
             works.add(new Work(
                     "fresh",
                     0,

@@ -42,13 +42,20 @@ public record HandPace(double factor) {
         return new HandPace(Math.max(FASTEST, Math.min(1 / FASTEST, median)));
     }
 
-    /** Seconds to spread a section. */
-    public double spread(double squareMetres) {
-        return factor * (BASE + SPREAD_EACH * squareMetres);
+    /** What a place without an area is taken for, m²: a usual section. */
+    private static final double USUAL_AREA = 0.12;
+
+    private static double known(double squareMetres) {
+        return Double.isNaN(squareMetres) ? USUAL_AREA : squareMetres;
     }
 
-    /** Seconds to buff or rinse a section. */
+    /** Seconds to spread a section; a place without an area, not a number, is taken for a usual one. */
+    public double spread(double squareMetres) {
+        return factor * (BASE + SPREAD_EACH * known(squareMetres));
+    }
+
+    /** Seconds to buff or rinse a section; without an area as for {@link #spread}. */
     public double finish(double squareMetres) {
-        return factor * (BASE + FINISH_EACH * squareMetres);
+        return factor * (BASE + FINISH_EACH * known(squareMetres));
     }
 }
