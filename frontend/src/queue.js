@@ -21,7 +21,27 @@ window.evenSheenQueue = (() => {
     if (mode === 'readwrite') await new Promise((resolve) => { into.transaction.oncomplete = resolve; });
     return result;
   };
-  const all = () => kept('readonly', (s) => s.getAll());
+  // What a tap gave is noted at once, before the store has it on the disk: a page left in between keeps it, and the next one stores it.
+  const NOTED = 'waiting:';
+  const note = (item) => {
+    const name = `${NOTED}${crypto.randomUUID()}`;
+    try {
+      localStorage.setItem(name, JSON.stringify(item));
+    } catch { /* No room: the store itself says what it can't keep. */ }
+    return () => localStorage.removeItem(name);
+  };
+  const noted = (async () => {
+    for (const name of Object.keys(localStorage).filter((n) => n.startsWith(NOTED))) {
+      const item = JSON.parse(localStorage.getItem(name) ?? 'null');
+      // Stored twice it is sent twice, by one key, and kept once.
+      if (item) await kept('readwrite', (s) => s.add(item));
+      localStorage.removeItem(name);
+    }
+  })().catch(() => {});
+  const all = async () => {
+    await noted;
+    return kept('readonly', (s) => s.getAll());
+  };
   const listeners = [];
   const tell = async (event) => {
     const items = await all();
@@ -114,7 +134,10 @@ window.evenSheenQueue = (() => {
   return {
     // Resolves once it is safely in the browser; sending goes on behind.
     add: async (url, fields, what, file) => {
-      await kept('readwrite', (s) => s.add({ url, fields, what, file, at: Date.now() }));
+      const item = { url, fields, what, file, at: Date.now() };
+      const stored = file ? () => {} : note(item);
+      await kept('readwrite', (s) => s.add(item));
+      stored();
       await tell({});
       flush();
     },

@@ -12,6 +12,10 @@
   const over = $('#over');
   const done = new Set(steps.filter((s) => s.dataset.done === 'true').map((s) => s.dataset.step));
   let here = steps.find((s) => !s.hidden);
+  // What was answered a moment ago, in case the page was asked for before the answer had arrived.
+  const MOMENT = 30000;
+  const answered = `answered:${id}`;
+  const lately = () => Object.entries(JSON.parse(sessionStorage.getItem(answered) ?? '{}')).filter(([, at]) => Date.now() - at < MOMENT);
 
   const light = (step) => {
     const at = (step?.dataset.places ?? '').split(' ');
@@ -75,7 +79,14 @@
   let beside = '';
   queue.listen((items, event = {}) => {
     const mine = items.filter((item) => item.url === said || item.url === photos);
-    mine.filter((item) => item.url === said && queue.waits(item)).forEach((item) => done.add(item.fields.step));
+    const asked = done.has(here?.dataset.step);
+    mine.filter((item) => item.url === said && queue.waits(item)).forEach((item) => {
+      done.add(item.fields.step);
+      const step = steps.find((s) => s.dataset.step === item.fields.step);
+      if (step && item.fields.value === 'gone') leave(step);
+    });
+    // The page came from the server before an answer of this phone had reached it.
+    if (here && !asked && done.has(here.dataset.step)) next();
     const stuck = mine.filter((item) => !queue.waits(item));
     const box = $('#waiting');
     box.hidden = stuck.length === 0;
@@ -120,6 +131,7 @@
     beside = '';
     queue.add(said, fields, $('h1', form).textContent);
     done.add(step.dataset.step);
+    sessionStorage.setItem(answered, JSON.stringify({ ...Object.fromEntries(lately()), [step.dataset.step]: Date.now() }));
     if (fields.value !== 'skip') follows(step.dataset.step);
     if (fields.value === 'gone') leave(step);
     if (fields.value === 'paint') afresh = true;
@@ -298,7 +310,10 @@
       clock.classList.toggle('calls', left <= 0);
     }, 500);
   });
-  show(here);
+  const late = lately().map(([step]) => step).filter((step) => !done.has(step));
+  late.forEach((step) => done.add(step));
+  if (here && late.includes(here.dataset.step)) next();
+  else show(here);
   queue.flush();
 
   if ('serviceWorker' in navigator) {

@@ -111,7 +111,7 @@ class ComparisonBundleStore {
      * @throws Refused if the schema would not have it
      */
     long keep(Document d, Map<Photo, Picture> pictures) {
-        if (Kind.ofCode(d.kind()).isEmpty() || ComparisonStore.shape(d.shape()).isEmpty()) {
+        if (Kind.ofCode(d.kind()).isEmpty() || Stored.shape(d.shape()).isEmpty()) {
             throw new Refused("The bundle is of a kind that is not known here. Nothing was stored.");
         }
         try {

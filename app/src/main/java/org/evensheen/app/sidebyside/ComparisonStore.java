@@ -4,35 +4,25 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.Timestamp;
 import java.time.Instant;
-import java.util.Arrays;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Missing;
-import org.evensheen.core.label.Claim;
-import org.evensheen.core.label.Label;
-import org.evensheen.core.label.Surface;
 import org.evensheen.core.layout.Places;
-import org.evensheen.core.sidebyside.Bottle;
 import org.evensheen.core.sidebyside.Comparison;
 import org.evensheen.core.sidebyside.Kind;
 import org.evensheen.core.sidebyside.Said;
-import org.evensheen.core.study.Contender;
-import org.evensheen.core.study.Contender.Role;
-import org.evensheen.core.study.Contender.Source;
 import org.evensheen.core.study.Section;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Comparisons of an afternoon: made whole or not at all, and what was said of them, which is only ever added to. */
 @Component
@@ -41,11 +31,13 @@ public class ComparisonStore {
     private final TransactionTemplate transaction;
 
     private final ProductStore products;
+    private final JsonMapper json;
 
-    ComparisonStore(JdbcClient database, TransactionTemplate transaction, ProductStore products) {
+    ComparisonStore(JdbcClient database, TransactionTemplate transaction, ProductStore products, JsonMapper json) {
         this.database = database;
         this.transaction = transaction;
         this.products = products;
+        this.json = json;
     }
 
     /**
@@ -66,14 +58,6 @@ public class ComparisonStore {
                         """).param("study", study).query(Long.class).optional();
     }
 
-    private static String word(Enum<?> value) {
-        return value.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
-    }
-
-    static Optional<Places> shape(String word) {
-        return Arrays.stream(Places.values()).filter(p -> word(p).equals(word)).findFirst();
-    }
-
     /** Makes a comparison once by its key, and returns its id. */
     public long make(
             Kind kind,
@@ -90,7 +74,7 @@ public class ComparisonStore {
                             values (:kind, :shape, :seed, :asked, :now, :by, :key)
                             on conflict (page_key) do nothing returning id""")
                     .param("kind", kind.code())
-                    .param("shape", word(shape))
+                    .param("shape", Stored.word(shape))
                     .param("seed", seed)
                     .param("asked", asked.toArray(String[]::new))
                     .param("now", Timestamp.from(now))
@@ -147,190 +131,79 @@ public class ComparisonStore {
                 .update();
     }
 
-    private record Head(long id, Kind kind, Places shape, long seed, Set<String> asked, Instant begun) {}
-
-    private record Entered(Head head, Contender contender, Optional<Long> product) {}
-
-    private record Of<T>(long comparison, T what) {}
-
     /**
-     * What a comparison follows from, told by one statement: how many answers there are and which is the last, where its places lie, and the labels and counters of its products. Its contenders never change.
+     * What a comparison follows from, as one text: how many answers there are and which is the last, where its places lie, and the labels and counters of its products. Its contenders never change.
      */
-    private record Stand(long id, String all) {}
+    private static final String STAND = """
+            concat_ws('|',
+                (select count(*) || ' ' || coalesce(max(s.id), 0) from comparison_said s where s.comparison_id = c.id),
+                (select string_agg(concat_ws(' ', p.code, p.contender, p.round, p.by_hand), ',' order by p.code)
+                 from comparison_place p where p.comparison_id = c.id),
+                (select string_agg(concat_ws(' ', e.product_id,
+                     (select max(l.id) from label l where l.product_id = e.product_id),
+                     (select max(k.id) from calibration k where k.product_id = e.product_id)), ',' order by e.number)
+                 from comparison_contender e where e.comparison_id = c.id and e.product_id is not null))""";
 
-    private final Cache<Stand, Comparison> known =
+    private static final String WHOLE = """
+            jsonb_build_object(
+                'kind', c.kind, 'shape', c.shape, 'seed', c.seed, 'asked', c.asked, 'begun_at', c.begun_at,
+                'contenders', (select jsonb_agg(to_jsonb(e) - 'comparison_id' order by e.number)
+                               from comparison_contender e where e.comparison_id = c.id),
+                'places', (select jsonb_agg(to_jsonb(p) - 'comparison_id' order by p.round, p.x_mm, p.code)
+                           from comparison_place p where p.comparison_id = c.id),
+                'said', (select coalesce(jsonb_agg(to_jsonb(s) - array['id', 'comparison_id', 'kept_at', 'page_key'] order by s.id), '[]')
+                         from comparison_said s where s.comparison_id = c.id))::text""";
+
+    private record Known(String stand, Comparison comparison) {}
+
+    private record Row(String stand, Optional<String> whole) {}
+
+    private final Cache<Long, Known> known =
             Caffeine.newBuilder().maximumSize(100).build();
 
     /** A comparison as it stands; put together anew only if anything of it has changed, here or by another copy of the application. */
     public Comparison load(long id) {
-        Stand stand = database.sql("""
-                        select concat_ws('|',
-                            (select count(*) || ' ' || coalesce(max(s.id), 0) from comparison_said s where s.comparison_id = c.id),
-                            (select string_agg(concat_ws(' ', p.code, p.contender, p.round, p.by_hand), ',' order by p.code)
-                             from comparison_place p where p.comparison_id = c.id),
-                            (select string_agg(concat_ws(' ', e.product_id,
-                                 (select max(l.id) from label l where l.product_id = e.product_id),
-                                 (select max(k.id) from calibration k where k.product_id = e.product_id)), ',' order by e.number)
-                             from comparison_contender e where e.comparison_id = c.id and e.product_id is not null)) as stand
-                        from comparison c where c.id = :id""")
+        Optional<Known> before = Optional.ofNullable(known.getIfPresent(id));
+        Row row = database.sql("select t.stand, case when t.stand = :known then null else " + WHOLE
+                        + " end as whole from comparison c cross join lateral (select " + STAND
+                        + " as stand) t where c.id = :id")
                 .param("id", id)
-                .query((row, n) -> new Stand(id, row.getString("stand")))
+                .param("known", before.map(Known::stand).orElse(""))
+                .query((r, n) -> new Row(r.getString("stand"), Optional.ofNullable(r.getString("whole"))))
                 .optional()
-                .orElseThrow(() -> missing(id));
-        return known.get(
-                stand, s -> Optional.ofNullable(load(List.of(id)).get(id)).orElseThrow(() -> missing(id)));
-    }
-
-    private static Missing missing(long id) {
-        return new Missing("There is no comparison %d. The Bench has the latest.".formatted(id));
+                .orElseThrow(() -> new Missing("There is no comparison %d. The Bench has the latest.".formatted(id)));
+        if (row.whole.isEmpty()) {
+            return before.orElseThrow().comparison;
+        }
+        Comparison comparison = read(Map.of(id, row.whole.get())).get(id);
+        known.put(id, new Known(row.stand, comparison));
+        return comparison;
     }
 
     /** Comparisons as they stand, by their ids in the order given, in as many statements as one takes. */
     public Map<Long, Comparison> load(List<Long> ids) {
-        Long[] wanted = ids.toArray(Long[]::new);
-        Map<Long, List<Entered>> entered = entered(wanted);
-        Map<Long, List<Section>> places =
-                byComparison(database.sql("select * from comparison_place where comparison_id = any(:ids)")
-                        .param("ids", wanted)
-                        .query((row, n) -> new Of<>(
-                                row.getLong("comparison_id"),
-                                new Section(
-                                        row.getString("code"),
-                                        row.getInt("contender"),
-                                        row.getInt("round"),
-                                        row.getDouble("x_mm"),
-                                        row.getDouble("y_mm"),
-                                        row.getDouble("width_mm"),
-                                        row.getDouble("height_mm"),
-                                        row.getBoolean("by_hand"),
-                                        row.getString("name"))))
-                        .list());
-        Map<Long, List<Said>> said = byComparison(database.sql("""
-                        select comparison_id, step, value, said_by, knew, said_at from comparison_said
-                        where comparison_id = any(:ids) order by id""")
-                .param("ids", wanted)
-                .query((row, n) -> new Of<>(
-                        row.getLong("comparison_id"),
-                        new Said(
-                                row.getString("step"),
-                                row.getString("value"),
-                                row.getString("said_by"),
-                                row.getBoolean("knew"),
-                                row.getTimestamp("said_at").toInstant())))
-                .list());
-        Map<Long, Bottle> bottles = products
-                .all(entered.values().stream()
-                        .flatMap(List::stream)
-                        .flatMap(e -> e.product().stream())
-                        .collect(Collectors.toSet()))
+        Map<Long, String> found = database
+                .sql("select c.id, " + WHOLE + " as whole from comparison c where c.id = any(:ids)")
+                .param("ids", ids.toArray(Long[]::new))
+                .query((row, n) -> Map.entry(row.getLong("id"), row.getString("whole")))
+                .list()
                 .stream()
-                .collect(Collectors.toMap(Product::id, ComparisonStore::bottle));
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+        Map<Long, Comparison> read = read(found);
         Map<Long, Comparison> loaded = new LinkedHashMap<>();
-        ids.stream()
-                .filter(entered::containsKey)
-                .forEach(id -> loaded.put(
-                        id,
-                        comparison(
-                                entered.get(id),
-                                bottles,
-                                places.getOrDefault(id, List.of()),
-                                said.getOrDefault(id, List.of()))));
+        ids.stream().filter(read::containsKey).forEach(id -> loaded.put(id, read.get(id)));
         return loaded;
     }
 
-    private static <T> Map<Long, List<T>> byComparison(List<Of<T>> rows) {
-        return rows.stream()
-                .collect(Collectors.groupingBy(Of::comparison, Collectors.mapping(Of::what, Collectors.toList())));
-    }
-
-    private Map<Long, List<Entered>> entered(Long[] ids) {
-        return database
-                .sql("""
-                        select c.id, c.kind, c.shape, c.seed, c.asked, c.begun_at, e.number, e.name, e.way, e.product_id
-                        from comparison c join comparison_contender e on e.comparison_id = c.id
-                        where c.id = any(:ids) order by c.id, e.number""")
-                .param("ids", ids)
-                .query((row, n) -> new Entered(
-                        new Head(
-                                row.getLong("id"),
-                                Kind.ofCode(row.getString("kind")).orElseThrow(),
-                                shape(row.getString("shape")).orElseThrow(),
-                                row.getLong("seed"),
-                                new LinkedHashSet<>(Arrays.asList(
-                                        (String[]) row.getArray("asked").getArray())),
-                                row.getTimestamp("begun_at").toInstant()),
-                        contender(
-                                row.getInt("number"),
-                                row.getString("name"),
-                                row.getString("way"),
-                                row.getObject("product_id") != null),
-                        Optional.ofNullable(row.getObject("product_id", Long.class))))
-                .list()
-                .stream()
-                .collect(Collectors.groupingBy(e -> e.head().id()));
-    }
-
-    private static Comparison comparison(
-            List<Entered> entered, Map<Long, Bottle> bottles, List<Section> places, List<Said> said) {
-        Head head = entered.get(0).head();
-        return new Comparison(
-                head.kind(),
-                head.shape(),
-                head.seed(),
-                entered.stream().map(Entered::contender).toList(),
-                entered.stream()
-                        .map(e -> e.product().map(bottles::get).orElse(Bottle.UNKNOWN))
-                        .toList(),
-                places,
-                head.asked(),
-                said,
-                head.begun());
-    }
-
-    /** What the label says that an afternoon can use; the price by the largest bottle that has one. */
-    private static Bottle bottle(Product product) {
-        Label label = product.label();
-        return new Bottle(
-                label.uses().stream().map(Claim.Use::dose).toList(),
-                product.calibrations(),
-                label.one(Claim.Wait.class).map(Claim.Wait::seconds),
-                label.offers().stream()
-                        .filter(o -> o.price().isPresent())
-                        .max(Comparator.comparingDouble(Claim.Offer::ml))
-                        .map(o -> o.price().orElseThrow().over(o.ml())),
-                label.offers().stream()
-                        .max(Comparator.comparing((Claim.Offer o) -> o.price().isPresent())
-                                .thenComparingDouble(Claim.Offer::ml))
-                        .map(o -> OptionalDouble.of(o.ml()))
-                        .orElse(OptionalDouble.empty()),
-                label.one(Claim.NotFor.class)
-                        .filter(f -> f.surfaces().contains(Surface.PAINT))
-                        .isPresent());
-    }
-
-    /** What is on the Shelf is a product, also by a way of its own; what was only typed is told in words. */
-    private static Contender contender(int number, String name, String way, boolean product) {
-        return product
-                ? new Contender(
-                        number,
-                        name,
-                        Role.PRODUCT,
-                        Optional.empty(),
-                        Source.UNDISCLOSED,
-                        way.isEmpty() ? Contender.Kind.PRODUCT : Contender.Kind.METHOD,
-                        way)
-                : new Contender(
-                        number,
-                        "",
-                        Role.PRODUCT,
-                        Optional.empty(),
-                        Source.UNDISCLOSED,
-                        Contender.Kind.ROUTINE,
-                        way.isEmpty() ? name : shortened(name + ", " + way));
-    }
-
-    private static String shortened(String text) {
-        return text.length() <= Contender.WAY ? text : text.substring(0, Contender.WAY);
+    private Map<Long, Comparison> read(Map<Long, String> texts) {
+        Map<Long, Stored> stored = new LinkedHashMap<>();
+        texts.forEach((id, text) -> stored.put(id, json.readValue(text, Stored.class)));
+        Map<Long, Product> onShelf =
+                products.all(stored.values().stream().flatMap(Stored::products).collect(Collectors.toSet())).stream()
+                        .collect(Collectors.toMap(Product::id, product -> product));
+        Map<Long, Comparison> read = new LinkedHashMap<>();
+        stored.forEach((id, s) -> read.put(id, s.comparison(onShelf)));
+        return read;
     }
 
     /** Keeps an answer once by its key; false if that key was kept before. */

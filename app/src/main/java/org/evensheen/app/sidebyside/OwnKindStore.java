@@ -38,7 +38,7 @@ class OwnKindStore {
                         row.getLong("id"),
                         row.getString("name"),
                         Kind.ofCode(row.getString("kind")).orElseThrow(),
-                        ComparisonStore.shape(row.getString("shape")).orElseThrow(),
+                        Stored.shape(row.getString("shape")).orElseThrow(),
                         new LinkedHashSet<>(
                                 Arrays.asList((String[]) row.getArray("asked").getArray()))))
                 .list();

@@ -80,7 +80,7 @@ class StartController {
         String code = mine.map(OwnKindStore.Own::code).orElse(kind.code());
         int names = Math.max(2, count(filled));
         List<Places> shapes = kind.shapes();
-        Places shape = ComparisonStore.shape(filled.in("shape"))
+        Places shape = Stored.shape(filled.in("shape"))
                 .or(() -> mine.map(OwnKindStore.Own::shape))
                 .filter(shapes::contains)
                 .orElse(shapes.get(0));
@@ -162,7 +162,7 @@ class StartController {
                 .orElseThrow(() -> new Refused("Choose what is compared."));
         List<ComparisonStore.Entrant> entrants = entrants(typed, problems);
         Filled filled = new Filled("now", typed, problems);
-        Places shape = ComparisonStore.shape(filled.in("shape"))
+        Places shape = Stored.shape(filled.in("shape"))
                 .or(() -> mine.map(OwnKindStore.Own::shape))
                 .filter(kind.shapes()::contains)
                 .orElse(kind.shapes().get(0));

@@ -36,9 +36,9 @@ import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.StudyRecord;
-import org.evensheen.core.water.WaterKind;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Loads studies whole. A study that has not changed since it was last loaded costs one statement: its revision in the
@@ -50,6 +50,7 @@ public class StudyStore {
     private final ProductStore products;
     private final Layers layers;
     private final InstrumentStore instruments;
+    private final JsonMapper json;
     private final Cache<Long, Loaded> loaded =
             Caffeine.newBuilder().maximumSize(40).build();
 
@@ -58,7 +59,9 @@ public class StudyStore {
 
     private record Loaded(Study study, Stamp stamp) {}
 
-    StudyStore(JdbcClient database, ProductStore products, Layers layers, InstrumentStore instruments) {
+    StudyStore(
+            JdbcClient database, ProductStore products, Layers layers, InstrumentStore instruments, JsonMapper json) {
+        this.json = json;
         this.database = database;
         this.products = products;
         this.layers = layers;
@@ -76,7 +79,7 @@ public class StudyStore {
         if (known.isPresent() && known.get().stamp.equals(head.stamp)) {
             return known.get().study;
         }
-        Study fresh = loadBehind(head);
+        Study fresh = loadBehind(head.laid.isPresent() ? head : head(id, Optional.empty()));
         loaded.put(id, new Loaded(fresh, head.stamp));
         return fresh;
     }
@@ -89,7 +92,8 @@ public class StudyStore {
             long seed,
             Course course,
             Stamp stamp,
-            List<Instrument> instruments) {}
+            List<Instrument> instruments,
+            Optional<String> laid) {}
 
     /** The head of a study; what is large in it is asked for only if it is not what is known already. */
     private Head head(long id, Optional<Loaded> known) {
@@ -97,7 +101,8 @@ public class StudyStore {
                         select s.id, s.question, s.first_day, s.seed, s.course, s.revision, s.key_opened_at, s.key_opened_by,
                                k.revision as kit_revision,
                                case when k.revision = :kit then null else\s""" + InstrumentStore.LINKED_AS_JSON
-                        + "::text end as linked, " + BedStore.columnsUnless("s.revision = :revision")
+                        + "::text end as linked, case when s.revision = :revision and k.revision = :kit then null else "
+                        + LAID + "::text end as laid, " + BedStore.columnsUnless("s.revision = :revision")
                         + " from study s join bed b on b.id = s.bed_id cross join kit_revision k where s.id = :id")
                 .param("id", id)
                 .param("revision", known.map(k -> k.stamp.revision).orElse(-1L))
@@ -118,7 +123,8 @@ public class StudyStore {
                             stamp,
                             withThatKit.isPresent()
                                     ? withThatKit.get().study.instruments()
-                                    : instruments.read(row.getString("linked")));
+                                    : instruments.read(row.getString("linked")),
+                            Optional.ofNullable(row.getString("laid")));
                 })
                 .optional()
                 .orElseThrow(() -> new Missing("There is no study " + id + ". The list of studies has them all."));
@@ -135,7 +141,7 @@ public class StudyStore {
     private Study loadBehind(Head head) {
         TreeMap<Integer, Contender> contenders = new TreeMap<>();
         TreeMap<Integer, Entrant> entrants = new TreeMap<>();
-        List<Section> sections = sections(head.id, contenders, entrants);
+        List<Section> sections = sections(head.laid.orElseThrow(), contenders, entrants);
         Marks marks = marks(head);
         List<KeptReading> readings = readings(head.id);
         StudyRecord record = new StudyRecord(
@@ -163,69 +169,47 @@ public class StudyStore {
                 new Behind(record, List.copyOf(entrants.values()), marks.works));
     }
 
-    private List<Section> sections(
-            long study, TreeMap<Integer, Contender> contenders, TreeMap<Integer, Entrant> entrants) {
-        return database.sql("""
-                        with made as (
-                            select c.id as contender,
-                                   string_agg(q.name, ' over ' order by q.layer) as name,
-                                   jsonb_agg(jsonb_build_object(
-                                       'name', q.name, 'label', l.id, 'line', l.line,
-                                       'strip', (select s.ph from ph_strip s where s.product_id = q.id order by s.id desc limit 1),
-                                       'calibrations', (
-                                           select coalesce(jsonb_object_agg(k.counter, k.ml_each), '{}') from (
-                                               select distinct on (counter) counter, ml_each from calibration
-                                               where product_id = q.id order by counter, id desc) k))
-                                       order by q.layer desc) as layers
-                            from contender c
-                            cross join lateral (
-                                select p.id, p.name, 0 as layer from product p where p.id = c.product_id
-                                union all
-                                select p.id, p.name, k.layer from contender_layer k join product p on p.id = k.product_id
-                                where k.contender_id = c.id) q
-                            left join lateral (
-                                select id, line from label where product_id = q.id order by number desc limit 1) l on true
-                            where c.study_id = :study group by c.id)
-                        select c.number, c.role, c.water_kind, c.source, c.kind, c.way, m.name, m.layers,
-                               s.code, s.block, s.x_mm, s.y_mm, s.width_mm, s.height_mm, s.by_hand, s.name as place_name
-                        from section s
-                        join contender c on c.id = s.contender_id
-                        left join made m on m.contender = c.id
-                        where s.study_id = :study""")
-                .param("study", study)
-                .query((row, n) -> {
-                    int number = row.getInt("number");
-                    if (!contenders.containsKey(number)) {
-                        contenders.put(number, contender(number, row));
-                        entrants.put(number, new Entrant(contenders.get(number), layers.read(row.getString("layers"))));
-                    }
-                    return new Section(
-                            row.getString("code"),
-                            number,
-                            row.getInt("block"),
-                            row.getDouble("x_mm"),
-                            row.getDouble("y_mm"),
-                            row.getDouble("width_mm"),
-                            row.getDouble("height_mm"),
-                            row.getBoolean("by_hand"),
-                            row.getString("place_name"));
-                })
-                .list();
-    }
+    /** Contenders and their places as one JSON text; {@link Laid} reads it. */
+    private static final String LAID = """
+            (with made as (
+                select c.id as contender,
+                       string_agg(q.name, ' over ' order by q.layer) as name,
+                       jsonb_agg(jsonb_build_object(
+                           'name', q.name, 'label', l.id, 'line', l.line,
+                           'strip', (select s.ph from ph_strip s where s.product_id = q.id order by s.id desc limit 1),
+                           'calibrations', (
+                               select coalesce(jsonb_object_agg(k.counter, k.ml_each), '{}') from (
+                                   select distinct on (counter) counter, ml_each from calibration
+                                   where product_id = q.id order by counter, id desc) k))
+                           order by q.layer desc)::text as layers
+                from contender c
+                cross join lateral (
+                    select p.id, p.name, 0 as layer from product p where p.id = c.product_id
+                    union all
+                    select p.id, p.name, k.layer from contender_layer k join product p on p.id = k.product_id
+                    where k.contender_id = c.id) q
+                left join lateral (
+                    select id, line from label where product_id = q.id order by number desc limit 1) l on true
+                where c.study_id = s.id group by c.id)
+             select coalesce(jsonb_agg(jsonb_build_object(
+                        'number', c.number, 'role', c.role, 'water', c.water_kind, 'source', c.source, 'kind', c.kind,
+                        'way', c.way, 'name', m.name, 'layers', m.layers, 'code', x.code, 'block', x.block, 'x', x.x_mm, 'y', x.y_mm,
+                        'width', x.width_mm, 'height', x.height_mm, 'hand', x.by_hand, 'place', x.name) order by x.id), '[]')
+             from section x
+             join contender c on c.id = x.contender_id
+             left join made m on m.contender = c.id
+             where x.study_id = s.id)""";
 
-    private static Contender contender(int number, ResultSet row) throws SQLException {
-        Contender.Role role = Contender.Role.valueOf(row.getString("role").toUpperCase(Locale.ROOT));
-        if (role.control()) {
-            return Contender.control(number, role);
+    private List<Section> sections(
+            String laid, TreeMap<Integer, Contender> contenders, TreeMap<Integer, Entrant> entrants) {
+        List<Laid> all = List.of(json.readValue(laid, Laid[].class));
+        for (Laid l : all) {
+            if (!contenders.containsKey(l.number())) {
+                contenders.put(l.number(), l.contender());
+                entrants.put(l.number(), new Entrant(l.contender(), layers.read(l.layers())));
+            }
         }
-        return new Contender(
-                number,
-                Optional.ofNullable(row.getString("name")).orElse(""),
-                role,
-                Optional.ofNullable(row.getString("water_kind")).flatMap(WaterKind::ofCode),
-                Contender.Source.valueOf(row.getString("source").toUpperCase(Locale.ROOT)),
-                Contender.Kind.ofCode(row.getString("kind")).orElseThrow(),
-                row.getString("way"));
+        return all.stream().map(Laid::section).toList();
     }
 
     private record Marks(

@@ -245,6 +245,27 @@ class SideBySideJourneyTest {
         }
     }
 
+    /** Tapped and left in the same breath: the answer is there, and its step is not asked again. */
+    @Test
+    void anAnswerOutlivesAReloadInTheSameMoment() {
+        try (Visit visit = Visit.of(390, 844, ColorScheme.LIGHT)) {
+            page = visit.page();
+            ask("ladder", "water");
+            type("#name0", "Osier Spray Seal");
+            type("#name1", "Brock Paste");
+            tap(page.locator("[data-go]"));
+            page.waitForURL(Pattern.compile("/compare/\\d+$"));
+            assertThat(step()).hasAttribute("data-step", "do/1/water");
+            for (String next : List.of("water/A", "water/B")) {
+                page.waitForNavigation(
+                        () -> page.evaluate(
+                                "() => { document.querySelector('.now-step:not([hidden]) button[name=value]').click(); location.reload(); }"));
+                assertThat(step()).hasAttribute("data-step", next);
+            }
+            Assertions.assertThat(visit.complaints()).isEmpty();
+        }
+    }
+
     /** A clock of its own for each place; a photo waits without a line; a reload in mid-step without a line shows the step again. */
     @Test
     void clocksPhotosAndAReloadGoOnWithoutALine() throws java.io.IOException {
