@@ -27,7 +27,7 @@ final class Card {
     private static final int MARGIN = 60;
     private static final int MOST = 5;
     private static final double LOW = -10;
-    /** Lines of an afternoon below its sentence. */
+    /** Lines of an afternoon or a table below its sentence. */
     private static final int MOST_LINES = 3;
 
     private static final Color PRIMER = new Color(0xdee3df);
@@ -62,7 +62,7 @@ final class Card {
         pen.setColor(PRIMER);
         pen.fillRect(0, 0, WIDTH, HEIGHT);
         int y = lines(pen, report.question(), TEXT.deriveFont(28f), SOFT, MARGIN + 20, 1, false);
-        if (report.sideBySide()) {
+        if (!report.ofAStudy()) {
             y = lines(pen, report.answer(), DISPLAY.deriveFont(60f), INK, y + 96, 4, true);
             y += 24;
             for (String line : report.scales().stream().limit(MOST_LINES).toList()) {
@@ -77,7 +77,7 @@ final class Card {
         pen.drawString(
                 fitting(
                         pen.getFontMetrics(),
-                        (report.sideBySide()
+                        (!report.ofAStudy()
                                         ? "%s. How far to trust it: %s. Even Sheen"
                                         : "%s. Footing: %s. Bare is 0, the reference 100. Even Sheen")
                                 .formatted(report.when(), report.trust().footing())),

@@ -41,7 +41,12 @@ final class Changed {
         was.keySet().stream()
                 .filter(p -> !is.containsKey(p))
                 .forEach(p -> said.add("%s is no longer ranked".formatted(p)));
-        String when = now.sideBySide() ? "More was said" : "Day %d".formatted(now.day());
+        if (now.places().isEmpty() && !now.sideBySide()) {
+            said.addAll(lines(before, now));
+        }
+        String when = now.sideBySide()
+                ? "More was said"
+                : now.ofAStudy() ? "Day %d".formatted(now.day()) : "As of %s".formatted(now.firstDay());
         return said.isEmpty()
                 ? "%s: %s."
                         .formatted(
@@ -50,6 +55,29 @@ final class Changed {
                                         ? "the same places"
                                         : "new readings, the same places")
                 : "%s: %s.".formatted(when, String.join("; ", said));
+    }
+
+    /** Where a product stands, table by table. */
+    private static List<String> lines(Report before, Report now) {
+        Map<String, String> was = byTable(before);
+        return byTable(now).entrySet().stream()
+                .filter(e -> !e.getValue().equals(was.get(e.getKey())))
+                .map(e -> "%s: %s%s"
+                        .formatted(
+                                e.getKey(),
+                                e.getValue(),
+                                was.containsKey(e.getKey()) ? ", before " + was.get(e.getKey()) : ", which is new"))
+                .toList();
+    }
+
+    private static Map<String, String> byTable(Report report) {
+        return report.scales().stream()
+                .filter(l -> l.contains(": "))
+                .collect(Collectors.toMap(
+                        l -> l.substring(0, l.indexOf(": ")),
+                        l -> l.substring(l.indexOf(": ") + 2).replaceFirst("\\.$", ""),
+                        (a, b) -> a,
+                        TreeMap::new));
     }
 
     private static Map<String, Integer> places(Report report) {

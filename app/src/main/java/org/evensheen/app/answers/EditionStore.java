@@ -10,7 +10,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** Reports as they were published. Nothing of them is ever changed; the schema sees to that. */
 @Component
-class EditionStore {
+public class EditionStore {
     private final JdbcClient database;
     private final TransactionTemplate transaction;
 
@@ -29,25 +29,34 @@ class EditionStore {
     record Draft(
             String headline, String words, String changed, Pages pages, String seal, String by, Instant at, UUID key) {}
 
-    /** What a report is of; the words are columns, and nothing that anybody typed. */
-    record Of(String table, long id) {
+    /**
+     * What a report is of.
+     *
+     * @param column where that stands; nothing that anybody typed
+     * @param key of a study, a comparison, a product; or what a table of the league was asked for
+     */
+    public record Of(String column, Object key) {
         static Of study(long id) {
-            return new Of("study", id);
+            return new Of("study_id", id);
         }
 
         static Of comparison(long id) {
-            return new Of("comparison", id);
+            return new Of("comparison_id", id);
         }
 
-        private String column() {
-            return table + "_id";
+        public static Of product(long id) {
+            return new Of("product_id", id);
+        }
+
+        public static Of league(String asked) {
+            return new Of("league", asked);
         }
     }
 
     List<Listed> of(Of what) {
         return database.sql("select number, headline, changed, seal, published_by, published_at from edition where "
                         + what.column() + " = :id order by number desc limit 200")
-                .param("id", what.id())
+                .param("id", what.key())
                 .query((row, n) -> new Listed(
                         row.getInt("number"),
                         row.getString("headline"),
@@ -61,7 +70,7 @@ class EditionStore {
     Optional<Pages> pages(Of what, long number) {
         return database.sql("select report::text, html, markdown from edition where " + what.column()
                         + " = :id and number = :number")
-                .param("id", what.id())
+                .param("id", what.key())
                 .param("number", number)
                 .query((row, n) -> new Pages(row.getString("report"), row.getString("html"), row.getString("markdown")))
                 .optional();
@@ -71,7 +80,7 @@ class EditionStore {
     Optional<String> latest(Of what) {
         return database.sql("select report::text from edition where " + what.column()
                         + " = :id order by number desc limit 1")
-                .param("id", what.id())
+                .param("id", what.key())
                 .query(String.class)
                 .optional();
     }
@@ -79,8 +88,8 @@ class EditionStore {
     /** Publishes once by the page's key, and gives the edition's number. */
     int publish(Of what, Draft draft) {
         return transaction.execute(status -> {
-            database.sql("select 1 from " + what.table() + " where id = :id for update")
-                    .param("id", what.id())
+            database.sql("select 1 from (select pg_advisory_xact_lock(hashtextextended(:what, 0))) l")
+                    .param("what", "edition " + what)
                     .query(Integer.class)
                     .single();
             Optional<Integer> there = database.sql("select number from edition where page_key = :key")
@@ -92,7 +101,7 @@ class EditionStore {
                                                  published_by, published_at, page_key)
                             values (:of, (select coalesce(max(number), 0) + 1 from edition where %1$s = :of), :headline, :words,
                                     :changed, :report::jsonb, :html, :markdown, :seal, :by, :at, :key) returning number""".formatted(what.column()))
-                    .param("of", what.id())
+                    .param("of", what.key())
                     .param("headline", draft.headline())
                     .param("words", draft.words())
                     .param("changed", draft.changed())

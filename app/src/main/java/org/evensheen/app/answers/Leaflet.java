@@ -7,6 +7,8 @@ import java.util.List;
  * A table or a product as it goes out: a sentence and what stands behind it.
  *
  * @param on what it is narrowed to
+ * @param day of the latest finding in it
+ * @param places of a table, in its unit
  * @param lines the table, line by line
  * @param notes what doesn't agree, or is left out
  * @param products names, as the Shelf has them, for their cautions
@@ -18,6 +20,7 @@ public record Leaflet(
         String on,
         LocalDate day,
         String sentence,
+        List<Report.Place> places,
         List<String> lines,
         List<String> notes,
         List<String> method,

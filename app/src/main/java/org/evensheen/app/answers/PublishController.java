@@ -1,16 +1,14 @@
 package org.evensheen.app.answers;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.time.Clock;
-import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.evensheen.app.page.Filled;
 import org.evensheen.app.page.Hands;
-import org.evensheen.app.page.Missing;
-import org.evensheen.app.photos.PhotoStore;
-import org.evensheen.app.studies.Study;
-import org.evensheen.app.studies.StudyStore;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -18,102 +16,74 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
-/** Publishes the report of a study whose key is open. */
+/** Publishes reports of studies, afternoons, products and tables of the league, all in one way. */
 @Controller
+@RequestMapping({"/studies/{id}", "/compare/{id}", "/shelf/{id}", "/verdicts"})
 class PublishController {
-    private final StudyStore studies;
-    private final Reporting reporting;
+    private final Map<String, Subjects> subjects;
     private final Publishing publishing;
-    private final PhotoStore photos;
-    private final Clock clock;
 
-    PublishController(StudyStore studies, Reporting reporting, Publishing publishing, PhotoStore photos, Clock clock) {
-        this.studies = studies;
-        this.reporting = reporting;
+    PublishController(List<Subjects> subjects, Publishing publishing) {
+        this.subjects = subjects.stream().collect(Collectors.toMap(Subjects::under, s -> s));
         this.publishing = publishing;
-        this.photos = photos;
-        this.clock = clock;
     }
 
-    private Publishing.Subject subject(long id) {
-        Study study = studies.load(id);
-        if (study.judgedByCode()) {
-            throw new Missing("This study is judged by code: a report would give names away. Open its key first.");
-        }
-        return new Publishing.Subject(
-                EditionStore.Of.study(id),
-                "/studies/" + id,
-                "/studies/" + id + "/answer",
-                study.question(),
-                true,
-                photos.of(id).stream().map(this::photo).toList(),
-                reader -> reporting.of(study, LocalDate.now(clock), reader));
+    private Subjects kind(HttpServletRequest request) {
+        return subjects.get(request.getServletPath().split("/")[1]);
     }
 
-    private Publishing.Photo photo(PhotoStore.Listed p) {
-        return new Publishing.Photo(
-                p.id(),
-                "/photos/%d/small.jpg".formatted(p.id()),
-                "%s, day %d, %s"
-                        .formatted(
-                                p.section().orElse("the whole bed"),
-                                p.day(),
-                                p.look().stage().label()),
-                p.note(),
-                () -> photos.picture(p.id(), true));
+    private Publishing.Subject subject(HttpServletRequest request, Optional<Long> id, Map<String, String> sent) {
+        return kind(request).subject(id, sent);
     }
 
-    @GetMapping("/studies/{id}/publish")
-    String publish(@PathVariable long id, Model model) {
-        Study study = studies.load(id);
-        if (study.judgedByCode()) {
-            model.addAttribute("study", study);
-            return "answers/closed";
-        }
-        return publishing.show(subject(id), Filled.NOTHING, model);
-    }
-
-    @PostMapping("/studies/{id}/publish")
+    @GetMapping("/publish")
     String publish(
-            @PathVariable long id,
+            @PathVariable Optional<Long> id,
+            @RequestParam Map<String, String> sent,
+            HttpServletRequest request,
+            Model model) {
+        return kind(request)
+                .waits(id, model)
+                .orElseGet(() -> publishing.show(subject(request, id, sent), Filled.NOTHING, model));
+    }
+
+    @PostMapping("/publish")
+    String publish(
+            @PathVariable Optional<Long> id,
             @RequestParam Map<String, String> sent,
             @RequestParam UUID key,
             @ModelAttribute("hands") Hands hands,
+            HttpServletRequest request,
             HttpServletResponse response,
             Model model) {
-        return publishing.publish(subject(id), sent, key, hands, response, model);
+        return publishing.publish(subject(request, id, sent), sent, key, hands, response, model);
     }
 
-    @GetMapping("/studies/{id}/report.html")
-    ResponseEntity<String> preview(
-            @PathVariable long id, @RequestParam(name = "for", defaultValue = "") String reader) {
-        return publishing.preview(subject(id), reader);
+    @GetMapping("/report.{form:html|md|json}")
+    ResponseEntity<?> report(
+            @PathVariable Optional<Long> id,
+            @PathVariable String form,
+            @RequestParam Map<String, String> sent,
+            HttpServletRequest request) {
+        return publishing.as(form, subject(request, id, sent), sent.getOrDefault("for", ""));
     }
 
-    @GetMapping("/studies/{id}/report.json")
-    ResponseEntity<Report> report(@PathVariable long id, @RequestParam(name = "for", defaultValue = "") String reader) {
-        return publishing.json(subject(id), reader);
+    @GetMapping("/card.png")
+    ResponseEntity<byte[]> card(
+            @PathVariable Optional<Long> id, @RequestParam Map<String, String> sent, HttpServletRequest request) {
+        return publishing.card(subject(request, id, sent), sent.getOrDefault("for", ""));
     }
 
-    @GetMapping("/studies/{id}/card.png")
-    ResponseEntity<byte[]> card(@PathVariable long id, @RequestParam(name = "for", defaultValue = "") String reader) {
-        return publishing.card(subject(id), reader);
-    }
-
-    @GetMapping("/studies/{id}/editions/{outcome}.html")
-    ResponseEntity<String> html(@PathVariable long id, @PathVariable long outcome) {
-        return publishing.page(subject(id), outcome);
-    }
-
-    @GetMapping("/studies/{id}/editions/{outcome}.md")
-    ResponseEntity<String> markdown(@PathVariable long id, @PathVariable long outcome) {
-        return publishing.markdown(subject(id), outcome);
-    }
-
-    @GetMapping("/studies/{id}/editions/{outcome}.json")
-    ResponseEntity<String> json(@PathVariable long id, @PathVariable long outcome) {
-        return publishing.document(subject(id), outcome);
+    @GetMapping("/editions/{outcome}.{form:html|md|json}")
+    ResponseEntity<String> edition(
+            @PathVariable Optional<Long> id,
+            @PathVariable long outcome,
+            @PathVariable String form,
+            @RequestParam Map<String, String> sent,
+            HttpServletRequest request) {
+        return publishing.edition(form, subject(request, id, sent), outcome);
     }
 }

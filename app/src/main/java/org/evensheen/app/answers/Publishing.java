@@ -31,7 +31,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Publishes reports, of whatever they are: a page that needs nothing else, Markdown and JSON, kept as they went out. Told in metric units. */
 @Component
-class Publishing {
+public class Publishing {
     private static final int HEADLINE = 120;
     private static final int WORDS = 4000;
     private static final int CAPTION = 160;
@@ -55,21 +55,30 @@ class Publishing {
      * What is published.
      *
      * @param base its address
+     * @param query what is asked for there; empty if nothing
      * @param back where its answer stands
      * @param readers whether it is weighed for somebody
+     * @param readings where the readings are, for whoever wants to check; empty if nowhere
      * @param report as of today, for a reader
      */
-    record Subject(
+    public record Subject(
             EditionStore.Of of,
             String base,
+            String query,
             String back,
             String question,
             boolean readers,
+            String readings,
             List<Photo> photos,
-            Function<Profile, Report> report) {}
+            Function<Profile, Report> report) {
+        /** Address of a part of it. */
+        public String at(String part) {
+            return base + part + (query.isEmpty() ? "" : "?" + query);
+        }
+    }
 
     /** A photo that can go along. */
-    record Photo(long id, String small, String what, String note, Supplier<Optional<byte[]>> picture) {}
+    public record Photo(long id, String small, String what, String note, Supplier<Optional<byte[]>> picture) {}
 
     /** A photo to choose. */
     record Choice(long id, String small, String what, boolean chosen, String caption) {}
@@ -116,16 +125,16 @@ class Publishing {
                                 .orElse(all.get(0))));
     }
 
-    /** The report as it would be, before anything is published. */
-    ResponseEntity<String> preview(Subject s, String reader) {
+    /** The report as it would be, before anything is published: as {@code html}, {@code md} or {@code json}. */
+    ResponseEntity<?> as(String form, Subject s, String reader) {
         Report report = report(s, reader);
-        return html(Units.in(
-                UnitSystem.METRIC,
-                () -> pages.html(report, new ReportPages.Own("", List.of(), "Not published.", "", List.of()))));
-    }
-
-    ResponseEntity<Report> json(Subject s, String reader) {
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(report(s, reader));
+        ReportPages.Own nobody = new ReportPages.Own("", List.of(), "Not published.", "", List.of());
+        return switch (form) {
+            case "html" -> html(Units.in(UnitSystem.METRIC, () -> pages.html(report, nobody)));
+            case "md" -> markdown(Units.in(UnitSystem.METRIC, () -> pages.markdown(report, nobody)));
+            default ->
+                ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(report);
+        };
     }
 
     /** The report as a card to share. */
@@ -148,7 +157,7 @@ class Publishing {
         }
         Report report = report(s, sent.getOrDefault("for", ""));
         int number = Units.in(UnitSystem.METRIC, () -> edition(s, report, sent, chosen, key, hands));
-        return "redirect:%s/publish#edition-%d".formatted(s.base(), number);
+        return "redirect:%s#edition-%d".formatted(s.at("/publish"), number);
     }
 
     private static Map<String, String> problems(Map<String, String> sent, List<Photo> chosen) {
@@ -227,20 +236,21 @@ class Publishing {
                 caption.isEmpty() ? p.what() : caption + " (" + p.what() + ")");
     }
 
-    ResponseEntity<String> page(Subject s, long number) {
-        return html(edition(s, number).html());
+    /** An edition as it went out. */
+    ResponseEntity<String> edition(String form, Subject s, long number) {
+        EditionStore.Pages kept = edition(s, number);
+        return switch (form) {
+            case "html" -> html(kept.html());
+            case "md" -> markdown(kept.markdown());
+            default ->
+                ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(kept.report());
+        };
     }
 
-    ResponseEntity<String> markdown(Subject s, long number) {
+    private static ResponseEntity<String> markdown(String text) {
         return ResponseEntity.ok()
                 .contentType(new MediaType("text", "markdown", StandardCharsets.UTF_8))
-                .body(edition(s, number).markdown());
-    }
-
-    ResponseEntity<String> document(Subject s, long number) {
-        return ResponseEntity.ok()
-                .contentType(MediaType.APPLICATION_JSON)
-                .body(edition(s, number).report());
+                .body(text);
     }
 
     private EditionStore.Pages edition(Subject s, long number) {

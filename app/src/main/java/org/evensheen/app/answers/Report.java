@@ -2,6 +2,7 @@ package org.evensheen.app.answers;
 
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A report of a study for programs, {@value #FORMAT}: what its pages print, and no number that they don't.
@@ -9,7 +10,7 @@ import java.util.Map;
  * @param readings hash of the readings that it rests on, SHA-256
  * @param seal hash over all of it but the seal itself and the reviewer's own words, SHA-256: a later report of the same data and method has the same
  */
-record Report(
+public record Report(
         String format,
         String question,
         String bed,
@@ -60,22 +61,27 @@ record Report(
 
     static final String FORMAT = "even-sheen-report/1";
 
-    record Trust(String footing, String meaning, List<String> why) {}
+    public record Trust(String footing, String meaning, List<String> why) {}
 
-    /** @param scores by quality, bare 0 and the reference 100 */
-    record Place(
+    /**
+     * A place: of a study bare is 0 and the reference 100, of a league the middle of the table is 0.
+     *
+     * @param chanceFirst none in a league, where nothing is drawn
+     * @param scores by quality, in a study only
+     */
+    public record Place(
             int place,
             String product,
             double total,
             double low,
             double high,
-            double chanceFirst,
+            @Nullable Double chanceFirst,
             Map<String, Double> scores) {}
 
-    record Reader(String reader, String first) {}
+    public record Reader(String reader, String first) {}
 
     /** @param overruled what the reviewer says against what was derived; empty if nothing */
-    record Advised(String product, String advice, String reason, String overruled) {}
+    public record Advised(String product, String advice, String reason, String overruled) {}
 
     Report sealed(String by) {
         return new Report(

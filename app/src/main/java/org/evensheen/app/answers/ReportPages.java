@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
 import org.springframework.core.io.ClassPathResource;
@@ -45,18 +46,24 @@ class ReportPages {
         context.setVariable("hundred", round(100 * (100 - LOW) / (high - LOW)));
         context.setVariable(
                 "bars",
-                report.places().stream()
-                        .map(p -> new Bar(
-                                p,
-                                round(100 * (Math.max(LOW, p.low()) - LOW) / (high - LOW)),
-                                round(Math.max(0.5, 100 * (p.high() - Math.max(LOW, p.low())) / (high - LOW))),
-                                round(100 * (Math.max(LOW, p.total()) - LOW) / (high - LOW)),
-                                Figures.number(p.total(), 0),
-                                Figures.range(Figures.number(p.low(), 0), Figures.number(p.high(), 0)),
-                                Figures.percent(p.chanceFirst())))
-                        .toList());
+                !report.ofAStudy()
+                        ? List.of()
+                        : report.places().stream()
+                                .map(p -> new Bar(
+                                        p,
+                                        round(100 * (Math.max(LOW, p.low()) - LOW) / (high - LOW)),
+                                        round(Math.max(0.5, 100 * (p.high() - Math.max(LOW, p.low())) / (high - LOW))),
+                                        round(100 * (Math.max(LOW, p.total()) - LOW) / (high - LOW)),
+                                        Figures.number(p.total(), 0),
+                                        Figures.range(Figures.number(p.low(), 0), Figures.number(p.high(), 0)),
+                                        first(p)))
+                                .toList());
         context.setVariable("style", style());
         return templates.process("answers/report", context);
+    }
+
+    private static String first(Report.Place place) {
+        return Optional.ofNullable(place.chanceFirst()).map(Figures::percent).orElse("");
     }
 
     private static double round(double value) {
@@ -90,7 +97,7 @@ class ReportPages {
                         text(r.trust().meaning()))
                 .strip());
         lines.add("");
-        if (!r.places().isEmpty()) {
+        if (r.ofAStudy() && !r.places().isEmpty()) {
             lines.add("| Place | Product | Score | 95 % | First in |");
             lines.add("|---:|---|---:|---|---:|");
             r.places()
@@ -100,7 +107,7 @@ class ReportPages {
                                     text(p.product()),
                                     Figures.number(p.total(), 0),
                                     Figures.range(Figures.number(p.low(), 0), Figures.number(p.high(), 0)),
-                                    Figures.percent(p.chanceFirst()))));
+                                    first(p))));
             lines.add("");
         }
         section(

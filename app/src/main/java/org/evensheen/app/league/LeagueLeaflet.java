@@ -1,10 +1,13 @@
 package org.evensheen.app.league;
 
-import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
+import java.util.function.DoubleUnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evensheen.app.answers.Leaflet;
+import org.evensheen.app.answers.Report;
+import org.evensheen.app.page.Figures;
 
 /** A table of the league, and where a product stands, as they go out. */
 final class LeagueLeaflet {
@@ -15,12 +18,18 @@ final class LeagueLeaflet {
 
     private LeagueLeaflet() {}
 
-    static Leaflet of(LeaguePage page, List<FindingStore.Kept> taken, LocalDate today) {
+    static String question(LeaguePage page) {
+        return "Every product tested: " + page.alike();
+    }
+
+    static Leaflet of(Tables.Table table) {
+        LeaguePage page = table.on(table.latest());
         return new Leaflet(
-                "Every product tested: " + page.alike(),
+                question(page),
                 narrowed(page),
-                today,
+                table.latest(),
                 page.sentence(),
+                places(table),
                 page.tables().stream()
                         .flatMap(t -> Stream.concat(
                                 t.apart().isEmpty() ? Stream.empty() : Stream.of(t.apart()),
@@ -34,11 +43,28 @@ final class LeagueLeaflet {
                         .flatMap(t -> t.rows().stream())
                         .map(LeaguePage.Row::name)
                         .toList(),
-                taken.stream()
+                table.taken().stream()
                         .map(k -> k.source() + " " + k.on() + " " + k.document())
                         .sorted()
                         .collect(Collectors.joining("\n")),
                 Findings.METHOD);
+    }
+
+    /** The largest table as numbers; what stands apart from it is told line by line. */
+    private static List<Report.Place> places(Tables.Table table) {
+        DoubleUnaryOperator told = LeaguePage.scale(table.taken());
+        return table.network().parts().stream()
+                .limit(1)
+                .flatMap(p -> p.lines().stream())
+                .map(l -> new Report.Place(
+                        l.place(),
+                        l.product(),
+                        told.applyAsDouble(l.value().value()),
+                        told.applyAsDouble(l.value().interval().low()),
+                        told.applyAsDouble(l.value().interval().high()),
+                        null,
+                        Map.of()))
+                .toList();
     }
 
     private static String line(LeaguePage page, LeaguePage.Row r) {
@@ -59,22 +85,23 @@ final class LeagueLeaflet {
                 .collect(Collectors.joining(", "));
     }
 
-    static Leaflet of(String product, List<LeagueController.Stands> stands, LocalDate today) {
+    static Leaflet of(String product, Tables.Standing standing) {
+        List<Tables.Stands> stands = standing.lines();
         return new Leaflet(
                 product,
                 "all that was found",
-                today,
+                standing.latest(),
                 stands.isEmpty()
                         ? product + " stands in no table yet."
-                        : "%s stands in %d %s."
-                                .formatted(product, stands.size(), stands.size() == 1 ? "table" : "tables"),
+                        : "%s stands in %s.".formatted(product, Figures.count(stands.size(), "table", "tables")),
+                List.of(),
                 stands.stream()
                         .map(s -> "%s: %s.".formatted(s.quality(), s.words()))
                         .toList(),
                 List.of(),
                 METHOD,
                 List.of(product),
-                stands.stream().map(LeagueController.Stands::toString).collect(Collectors.joining("\n")),
+                stands.stream().map(Tables.Stands::toString).collect(Collectors.joining("\n")),
                 Findings.METHOD);
     }
 }

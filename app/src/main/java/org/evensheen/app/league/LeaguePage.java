@@ -12,6 +12,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
+import java.util.function.DoubleUnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
@@ -63,7 +64,7 @@ record LeaguePage(
             boolean found) {}
 
     static LeaguePage of(
-            LeagueController.Asked asked,
+            Tables.Asked asked,
             List<FindingStore.Count> counts,
             List<String> likes,
             Network network,
@@ -73,8 +74,19 @@ record LeaguePage(
         return new Writer(asked, network, findings, shelf, today).write(counts, likes);
     }
 
+    private static boolean told(List<FindingStore.Kept> findings, String how) {
+        return findings.stream().anyMatch(k -> how.equals(k.document().told()));
+    }
+
+    /** From what is ranked to what is told: times, points of bare's reading, or the unit of the score. */
+    static DoubleUnaryOperator scale(List<FindingStore.Kept> findings) {
+        return told(findings, Findings.TIMES)
+                ? Math::exp
+                : told(findings, Findings.SHARE) ? value -> 100 * value : value -> value;
+    }
+
     private record Writer(
-            LeagueController.Asked asked,
+            Tables.Asked asked,
             Network network,
             List<FindingStore.Kept> findings,
             Map<String, FindingStore.Shelved> shelf,
@@ -136,7 +148,7 @@ record LeaguePage(
                     .mapToLong(FindingStore.Count::old)
                     .sum();
             Stream<String> unread = asked.price().isEmpty()
-                            || LeagueController.price(asked.price()).isPresent()
+                            || Tables.price(asked.price()).isPresent()
                     ? Stream.empty()
                     : Stream.of("A price is a number like 20 or 12.50; “%s” was left out.".formatted(asked.price()));
             Stream<String> left = old == 0
@@ -162,15 +174,11 @@ record LeaguePage(
         }
 
         private boolean logs() {
-            return told(Findings.TIMES);
+            return LeaguePage.told(findings, Findings.TIMES);
         }
 
         private boolean share() {
-            return told(Findings.SHARE);
-        }
-
-        private boolean told(String how) {
-            return findings.stream().anyMatch(k -> how.equals(k.document().told()));
+            return LeaguePage.told(findings, Findings.SHARE);
         }
 
         private String unit() {
@@ -182,7 +190,8 @@ record LeaguePage(
         }
 
         private String told(double value) {
-            return logs() ? Figures.times(Math.exp(value)) : share() ? signed(100 * value, 0) : signed(value, 1);
+            double scaled = scale(findings).applyAsDouble(value);
+            return logs() ? Figures.times(scaled) : signed(scaled, share() ? 0 : 1);
         }
 
         private static String signed(double value, int decimals) {

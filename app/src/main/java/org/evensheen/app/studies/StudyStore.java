@@ -171,7 +171,7 @@ public class StudyStore {
 
     /** Contenders and their places as one JSON text; {@link Laid} reads it. */
     private static final String LAID = """
-            (with made as (
+            (with made as materialized (
                 select c.id as contender,
                        string_agg(q.name, ' over ' order by q.layer) as name,
                        jsonb_agg(jsonb_build_object(
@@ -196,7 +196,7 @@ public class StudyStore {
                         'way', c.way, 'name', m.name, 'layers', m.layers, 'code', x.code, 'block', x.block, 'x', x.x_mm, 'y', x.y_mm,
                         'width', x.width_mm, 'height', x.height_mm, 'hand', x.by_hand, 'place', x.name) order by x.id), '[]')
              from section x
-             join contender c on c.id = x.contender_id
+             join contender c on c.id = x.contender_id and c.study_id = s.id
              left join made m on m.contender = c.id
              where x.study_id = s.id)""";
 

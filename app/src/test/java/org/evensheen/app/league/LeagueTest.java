@@ -119,10 +119,10 @@ class LeagueTest {
 
     @Test
     void seasonsAreThoseOfTheNorth() {
-        assertThat(LeagueController.season(LocalDate.of(2026, 2, 28))).isEqualTo("winter");
-        assertThat(LeagueController.season(LocalDate.of(2026, 3, 1))).isEqualTo("spring");
-        assertThat(LeagueController.season(LocalDate.of(2026, 8, 31))).isEqualTo("summer");
-        assertThat(LeagueController.season(LocalDate.of(2026, 9, 1))).isEqualTo("autumn");
+        assertThat(Tables.season(LocalDate.of(2026, 2, 28))).isEqualTo("winter");
+        assertThat(Tables.season(LocalDate.of(2026, 3, 1))).isEqualTo("spring");
+        assertThat(Tables.season(LocalDate.of(2026, 8, 31))).isEqualTo("summer");
+        assertThat(Tables.season(LocalDate.of(2026, 9, 1))).isEqualTo("autumn");
     }
 
     /** An afternoon of several rounds adds what was timed; one that goes on is gone through again. A bottle may cost so much and no more. */
@@ -209,10 +209,90 @@ class LeagueTest {
                 .query(Long.class)
                 .single();
         assertThat(Web.get("/shelf/" + osier + "/report.html").body())
-                .contains("Osier Spray Seal stands in", "Slickness: place");
+                .contains("Osier Spray Seal stands in", "Slickness (slickness, first readings): place");
         assertThat(Web.get("/shelf/987654/report.html").statusCode()).isEqualTo(404);
         assertThat(Web.get("/verdicts/report.exe").statusCode()).isEqualTo(404);
         assertThat(Web.get("/verdicts/report.json?quality=nothing&price=-1").statusCode())
                 .isEqualTo(200);
+    }
+
+    /** What was published of a table and a product stays; a later edition says which places moved, and the same data has the same seal. */
+    @Test
+    void aTableAndAProductHaveEditionsThatSayWhatMoved() {
+        String one = SampleProduct.name("Sallow");
+        String two = SampleProduct.name("Alder");
+        long id = SampleProduct.make(one, "spray-wax", "500 mL 9.50 EUR", 0);
+        SampleProduct.make(two, "spray-wax", "500 mL 30 EUR", 0);
+        String at = Afternoons.begunAsking("spray", Set.of("clears"), one, two);
+        for (int i = 0; i < 3; i++) {
+            Web.post(at + "/again", Map.of("key", UUID.randomUUID().toString()));
+        }
+        Comparison c = Afternoons.load(at);
+        wipes(at, c, one, "");
+        Rounds.untilNoneIsStale();
+        String alike = LiveApp.bean(FindingStore.class)
+                .around(one, Findings.METHOD)
+                .get(0)
+                .kept()
+                .alike();
+        String quality = LiveApp.bean(FindingStore.class)
+                .around(one, Findings.METHOD)
+                .get(0)
+                .quality()
+                .code();
+        String query = "?quality=%s&alike=%s"
+                .formatted(quality, java.net.URLEncoder.encode(alike, java.nio.charset.StandardCharsets.UTF_8));
+        Map<String, String> first = Map.of("key", UUID.randomUUID().toString(), "headline", "What <stands>");
+        for (String subject : List.of("/verdicts", "/shelf/" + id)) {
+            String asked = subject.equals("/verdicts") ? query : "";
+            String page = Web.get(subject + "/publish" + asked).body();
+            assertThat(page).contains("None yet").doesNotContain("Weighed for", "for whoever wants to check");
+            for (int i = 0; i < 2; i++) {
+                assertThat(Web.post(subject + "/publish" + asked, keyed(first, subject))
+                                .statusCode())
+                        .isEqualTo(302);
+            }
+            assertThat(Web.get(subject + "/editions/1.html" + asked).body()).contains("What &lt;stands&gt;", one);
+            assertThat(Web.get(subject + "/editions/2.html" + asked).statusCode())
+                    .as("one tap twice is one edition")
+                    .isEqualTo(404);
+            Web.post(
+                    subject + "/publish" + asked,
+                    Map.of("key", UUID.randomUUID().toString()));
+            assertThat(Web.get(subject + "/publish" + asked).body())
+                    .contains("Nothing: the same data by the same method.");
+            assertThat(Web.get(subject + "/card.png" + asked).body()).contains("PNG");
+        }
+        wipes(at, c, two, "1");
+        Rounds.untilNoneIsStale();
+        Web.post("/verdicts/publish" + query, Map.of("key", UUID.randomUUID().toString()));
+        assertThat(Afternoons.plain(Web.get("/verdicts/publish" + query)))
+                .contains(two + " went from place 2 to 1", one + " went from place 1 to 2");
+        Web.post("/shelf/" + id + "/publish", Map.of("key", UUID.randomUUID().toString()));
+        assertThat(Afternoons.plain(Web.get("/shelf/" + id + "/publish")))
+                .contains("place 2 of 2", "before place 1 of 2");
+        assertThat(Web.get("/verdicts/editions/1.json?quality=slickness&kind=towel")
+                        .statusCode())
+                .as("another table has other editions")
+                .isEqualTo(404);
+        assertThat(Web.get("/verdicts/publish?season=" + "x".repeat(700)).statusCode())
+                .isEqualTo(404);
+        assertThat(Web.get("/shelf/987654/publish").statusCode()).isEqualTo(404);
+    }
+
+    private static Map<String, String> keyed(Map<String, String> typed, String subject) {
+        return Map.of(
+                "key",
+                UUID.nameUUIDFromBytes((typed.get("key") + subject).getBytes(java.nio.charset.StandardCharsets.UTF_8))
+                        .toString(),
+                "headline",
+                typed.get("headline"));
+    }
+
+    /** One of two clears in few seconds, the other in many; every time a little otherwise. */
+    private static void wipes(String at, Comparison c, String quick, String more) {
+        c.places()
+                .forEach(p -> Afternoons.say(
+                        at, "clears/" + p.code(), (c.on(p.code()).name().equals(quick) ? "1" : "6") + p.row() + more));
     }
 }

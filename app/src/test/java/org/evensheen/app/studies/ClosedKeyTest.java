@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.evensheen.app.beds.Bed;
@@ -172,6 +173,7 @@ class ClosedKeyTest {
                 .filter(m -> m.getMethodsCondition().getMethods().contains(RequestMethod.GET))
                 .flatMap(m -> m.getPatternValues().stream())
                 .filter(p -> p.startsWith("/studies/{id}") && !p.endsWith("/changes"))
+                .flatMap(ClosedKeyTest::eachForm)
                 .sorted()
                 .forEach(pattern -> {
                     String address = pattern.replace("{id}", "" + study.id()).replace("{outcome}", "1");
@@ -209,6 +211,16 @@ class ClosedKeyTest {
         assertThat(addresses).hasSizeGreaterThan(60);
         return addresses;
     }
+
+    /** A pattern for each form that its address can end in. */
+    private static Stream<String> eachForm(String pattern) {
+        Matcher forms = FORMS.matcher(pattern);
+        return forms.find()
+                ? Stream.of(forms.group(1).split("\\|")).map(f -> pattern.replace(forms.group(), f))
+                : Stream.of(pattern);
+    }
+
+    private static final Pattern FORMS = Pattern.compile("\\{form:([a-z|]+)}");
 
     private static final Pattern PARTICULAR = Pattern.compile(
             "[0-9a-f]{8}-[0-9a-f-]{27}|/studies/\\d+|study-\\d+|correct=\\d+|readings/\\d+|DTSTAMP:\\w+|"
