@@ -9,6 +9,8 @@ import java.util.UUID;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Units;
 import org.evensheen.app.sidebyside.Weighable;
+import org.evensheen.core.answer.Profile;
+import org.evensheen.core.answer.Weighed;
 import org.evensheen.core.units.UnitSystem;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -62,6 +64,17 @@ class AfternoonAnswerController {
                                 "What was seen side by side, weighed. What was looked at once on one place each is on the sheet, and not in it.")));
         model.addAttribute("key", UUID.randomUUID());
         return part.isPresent() ? "answers/answer :: work" : "answers/answer";
+    }
+
+    /** What would settle it: ways of going on, rehearsed against each other. */
+    @GetMapping("/compare/{id}/answer/next")
+    String next(@PathVariable long id, @RequestParam Map<String, String> sent, Model model) {
+        Weighable w = answering.weighable(id);
+        Answer answer = answering.of(w);
+        Weighed weighed =
+                answer.forReader(Readers.asked(sent, Profile.shipped()).profile());
+        model.addAttribute("next", NextPage.of(AfternoonAnswering.what(w), weighed, NextWays.of(w, answer)));
+        return "answers/next :: next";
     }
 
     /** Keeps weights under a name. */

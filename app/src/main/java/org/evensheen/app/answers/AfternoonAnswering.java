@@ -40,7 +40,6 @@ class AfternoonAnswering {
 
     static AnswerOf what(Weighable w) {
         String base = "/compare/" + w.id();
-        int rounds = w.rounds();
         return new AnswerOf(
                 base,
                 base + "/sheet",
@@ -49,12 +48,6 @@ class AfternoonAnswering {
                 w.question(),
                 w.contenders(),
                 false,
-                new AnswerOf.Again(
-                        "round",
-                        "rounds",
-                        w.contenders().stream().map(c -> rounds).toList(),
-                        0,
-                        w.minutes()),
                 w.went());
     }
 
@@ -97,6 +90,7 @@ class AfternoonAnswering {
                 w.footing(),
                 List.of(),
                 level,
+                new ConcurrentHashMap<>(),
                 new ConcurrentHashMap<>());
     }
 }

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentMap;
+import java.util.function.BiFunction;
+import org.evensheen.core.answer.Onward;
 import org.evensheen.core.answer.Profile;
 import org.evensheen.core.answer.QualityScale;
 import org.evensheen.core.answer.Weighed;
@@ -23,6 +25,7 @@ import org.evensheen.core.measure.Quality;
  * @param footing how far it can be trusted
  * @param findings what limits how far it can be trusted
  * @param unscored qualities that were measured, but give no scale, and why
+ * @param next ways of going on from two that share a place, once worked out
  * @param readers what it comes to for readers that are known, once worked out
  */
 record Answer(
@@ -34,7 +37,15 @@ record Answer(
         Footing footing,
         List<Finding> findings,
         Map<Quality, String> unscored,
-        ConcurrentMap<Profile, Weighed> readers) {
+        ConcurrentMap<Profile, Weighed> readers,
+        ConcurrentMap<List<Integer>, List<Onward.Way>> next) {
+
+    /** Ways of parting the first two, worked out once for each two. */
+    List<Onward.Way> ways(Weighed weighed, BiFunction<Integer, Integer, List<Onward.Way>> of) {
+        List<Integer> two = List.of(
+                weighed.lines().get(0).contender(), weighed.lines().get(1).contender());
+        return next.computeIfAbsent(two, t -> of.apply(t.get(0), t.get(1)));
+    }
 
     /** What it comes to for a reader that is known; worked out once. */
     Weighed forReader(Profile profile) {

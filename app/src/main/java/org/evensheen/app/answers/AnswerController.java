@@ -11,11 +11,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.evensheen.app.page.Hands;
+import org.evensheen.app.page.Missing;
 import org.evensheen.app.page.Refused;
 import org.evensheen.app.page.Units;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.answer.Onward;
 import org.evensheen.core.answer.Profile;
+import org.evensheen.core.answer.Weighed;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.units.PlainText;
 import org.evensheen.core.units.UnitSystem;
@@ -91,6 +94,27 @@ class AnswerController {
                                         .formatted(study.bed().name(), today))));
         model.addAttribute("key", UUID.randomUUID());
         return part.isPresent() ? "answers/answer :: work" : "answers/answer";
+    }
+
+    /** What would settle it: ways of going on, rehearsed against each other. */
+    @GetMapping("/studies/{id}/answer/next")
+    String next(@PathVariable long id, @RequestParam Map<String, String> sent, Model model) {
+        Study study = studies.load(id);
+        if (study.judgedByCode()) {
+            throw new Missing("This study is judged by code; its answer waits for its key.");
+        }
+        int today = Math.max(0, study.dayOf(clock));
+        Answer answer = answering.of(study, today);
+        Weighed weighed =
+                answer.forReader(Readers.asked(sent, Profile.shipped()).profile());
+        List<Onward.Way> ways = weighed.first().size() < 2
+                ? List.of()
+                : answer.ways(
+                        weighed,
+                        (one, other) -> NextWays.of(
+                                study, answer, answering.wear(study, today).lives(), one, other));
+        model.addAttribute("next", NextPage.of(AnswerOf.study(study), weighed, ways));
+        return "answers/next :: next";
     }
 
     /** Keeps weights under a name. */

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.verdicts.Strips;
@@ -34,7 +35,7 @@ record AnswerPage(
         List<Reader> readers,
         List<Slider> sliders,
         String turns,
-        String settles,
+        String next,
         @Nullable Picture picture,
         String worthNote,
         List<String> asked,
@@ -174,7 +175,7 @@ record AnswerPage(
                     readers(),
                     sliders(),
                     AnswerWords.turns(weighed),
-                    words.settles(weighed),
+                    next(),
                     picture(),
                     worth.points().size() < 2
                             ? "It takes two products whose cost is known: note the amounts that went on, and give the products a price."
@@ -182,6 +183,15 @@ record AnswerPage(
                     of.asked(),
                     advice(),
                     asked.problem());
+        }
+
+        /** Where it is told what would settle it, for this reader as the weights are; empty if nothing is ranked. */
+        private String next() {
+            return weighed.lines().size() < 2
+                    ? ""
+                    : Stream.of(Quality.values())
+                            .map(q -> q.code() + "=" + asked.profile().weight(q))
+                            .collect(Collectors.joining("&", of.base() + "/answer/next?", ""));
         }
 
         private static String percent(double score, double high) {

@@ -8,14 +8,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.studies.Study;
 import org.evensheen.core.answer.Advice;
 import org.evensheen.core.answer.Profile;
 import org.evensheen.core.answer.QualityScale;
-import org.evensheen.core.answer.Settles;
 import org.evensheen.core.answer.Weighed;
 import org.evensheen.core.answer.Worth;
 import org.evensheen.core.cost.Money;
@@ -194,45 +192,6 @@ final class AnswerWords {
                         : on
                                 + ", least on %s (%s)."
                                         .formatted(lower(last.getKey()), Figures.percent(Math.max(0, last.getValue())));
-    }
-
-    /** What would tell the first two apart, for the least work; empty if nothing is ranked. */
-    String settles(Weighed w) {
-        if (w.lines().size() < 2) {
-            return "";
-        }
-        List<Settles> all = Settles.of(
-                w,
-                of.again().fewest(w.lines().get(0).contender(), w.lines().get(1).contender()));
-        if (all.isEmpty()) {
-            return "For this reader it is settled: %s stands alone."
-                    .formatted(name(w.first().get(0)));
-        }
-        Settles one = all.get(0);
-        String two = "%s and %s".formatted(name(one.leader()), name(one.second()));
-        OptionalInt fewest = Settles.fewest(all);
-        if (fewest.isEmpty()) {
-            return "Even %d %s more of each would hardly part %s: they are too alike for what matters here. Move on, or ask what else parts them."
-                    .formatted(all.get(all.size() - 1).more(), of.again().several(), two);
-        }
-        Settles by = all.stream()
-                .filter(s -> s.more() == fewest.getAsInt())
-                .findFirst()
-                .orElseThrow();
-        return "%s more of %s would part them, were what is seen now the truth: ahead in %s of the draws instead of %s. %s about %s."
-                .formatted(
-                        Figures.count(by.more(), of.again().one(), of.again().several()),
-                        two,
-                        Figures.percent(by.then()),
-                        Figures.percent(by.ahead()),
-                        of.weeks() ? "First readings of these take" : "That takes",
-                        hours(of.again().minutes(by.more())));
-    }
-
-    private static String hours(double minutes) {
-        return minutes < 90
-                ? "%s min".formatted(Figures.number(Math.max(5, 5 * Math.ceil(minutes / 5)), 0))
-                : "%s h".formatted(Figures.compact(minutes / 60, 2));
     }
 
     static String lower(Quality q) {

@@ -124,6 +124,7 @@ public class Answering {
                 Footing.under(findings),
                 findings,
                 unscored,
+                new ConcurrentHashMap<>(),
                 new ConcurrentHashMap<>());
     }
 
@@ -179,7 +180,8 @@ public class Answering {
                         : "the reference gains nothing on bare";
     }
 
-    public Map<Integer, double[]> lives(Study study, int today) {
+    /** How long its products last, by what tells most of it. */
+    Wear wear(Study study, int today) {
         Measure measure = Optional.of(main(study))
                 .filter(Curves::keeps)
                 .or(() -> study.record().plan().measures().stream()
@@ -187,7 +189,11 @@ public class Answering {
                         .filter(Curves::keeps)
                         .findFirst())
                 .orElse(Measures.PULL);
-        Wear wear = living.of(study, measure, Axis.WEEKS, today);
+        return living.of(study, measure, Axis.WEEKS, today);
+    }
+
+    public Map<Integer, double[]> lives(Study study, int today) {
+        Wear wear = wear(study, today);
         Map<Integer, double[]> logs = new TreeMap<>();
         Optional<Lives> lives = wear.lives();
         if (lives.isEmpty()) {

@@ -65,8 +65,12 @@ final class Card {
         if (!report.ofAStudy()) {
             y = lines(pen, report.answer(), DISPLAY.deriveFont(60f), INK, y + 96, 4, true);
             y += 24;
-            for (String line : report.scales().stream().limit(MOST_LINES).toList()) {
-                y = lines(pen, line, TEXT.deriveFont(26f), SOFT, y + 44, 1, false);
+            for (String line : report.scales().stream()
+                    .limit(report.sideBySide() ? MOST_LINES : MOST)
+                    .toList()) {
+                y = y > HEIGHT - 130
+                        ? y
+                        : lines(pen, brief(report, line), TEXT.deriveFont(26f), SOFT, y + 44, 1, false);
             }
         } else {
             y = lines(pen, report.answer(), DISPLAY.deriveFont(54f), INK, y + 56, 2, true);
@@ -77,9 +81,11 @@ final class Card {
         pen.drawString(
                 fitting(
                         pen.getFontMetrics(),
-                        (!report.ofAStudy()
+                        (report.sideBySide()
                                         ? "%s. How far to trust it: %s. Even Sheen"
-                                        : "%s. Footing: %s. Bare is 0, the reference 100. Even Sheen")
+                                        : report.ofAStudy()
+                                                ? "%s. Footing: %s. Bare is 0, the reference 100. Even Sheen"
+                                                : "%s. Even Sheen")
                                 .formatted(report.when(), report.trust().footing())),
                 MARGIN,
                 HEIGHT - 34);
@@ -91,6 +97,12 @@ final class Card {
             throw new UncheckedIOException(e);
         }
         return out.toByteArray();
+    }
+
+    /** A line of a table up to its interval. */
+    private static String brief(Report report, String line) {
+        int interval = line.indexOf(')') + 1;
+        return report.sideBySide() || interval == 0 || report.places().isEmpty() ? line : line.substring(0, interval);
     }
 
     /** Writes words in so many lines at most; gives the last base line. */

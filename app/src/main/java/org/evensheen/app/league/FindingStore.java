@@ -41,6 +41,11 @@ class FindingStore {
             return table + "_id";
         }
 
+        /** Where it tells what it found. */
+        String address() {
+            return table.equals("study") ? "/studies/%d/answer".formatted(id) : "/compare/%d/sheet".formatted(id);
+        }
+
         @Override
         public String toString() {
             return table + " " + id;

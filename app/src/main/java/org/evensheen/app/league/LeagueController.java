@@ -4,11 +4,13 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.evensheen.app.studies.StudyListStore;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 
 /** Verdicts: the league of every product ever tested, and what each study came to. */
@@ -34,6 +36,19 @@ class LeagueController {
         model.addAttribute("studies", studies);
         model.addAttribute("older", studies.size() == StudyListStore.PAGE ? shown + 1 : null);
         return "league/league";
+    }
+
+    /** What a place of a table rests on. */
+    @GetMapping("/verdicts/behind")
+    String behind(
+            @RequestParam Map<String, String> sent,
+            @RequestParam String product,
+            @RequestHeader(name = "HX-Request", required = false) Optional<String> part,
+            Model model) {
+        Tables.Table table = tables.table(sent);
+        model.addAttribute("behind", Behind.of(table, product, LocalDate.now(clock)));
+        model.addAttribute("back", "/verdicts?" + table.on(LocalDate.now(clock)).query());
+        return part.isPresent() ? "league/behind :: body" : "league/behind";
     }
 
     /** Where a product of the Shelf stands in every table it is in. */

@@ -69,7 +69,14 @@ final class LeagueLeaflet {
 
     private static String line(LeaguePage page, LeaguePage.Row r) {
         return "%s. %s: %s %s (%s). %s; %s."
-                .formatted(r.place(), r.name(), r.value(), page.unit(), r.range(), r.behind(), r.when());
+                .formatted(
+                        r.place(),
+                        r.name(),
+                        r.value(),
+                        page.unit().replaceFirst("^times ", ""),
+                        r.range(),
+                        r.behind(),
+                        r.when());
     }
 
     private static String narrowed(LeaguePage page) {

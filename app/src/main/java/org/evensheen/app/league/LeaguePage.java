@@ -20,6 +20,7 @@ import org.evensheen.app.verdicts.Strips;
 import org.evensheen.core.comparing.Interval;
 import org.evensheen.core.label.ProductKind;
 import org.evensheen.core.league.Network;
+import org.evensheen.core.league.NextMeeting;
 import org.evensheen.core.measure.Quality;
 
 /** The league as its page shows it. */
@@ -36,6 +37,8 @@ record LeaguePage(
         String unit,
         String sentence,
         List<Table> tables,
+        String next,
+        String meet,
         List<String> odd,
         boolean empty,
         String query) {
@@ -61,22 +64,32 @@ record LeaguePage(
             String zero,
             String behind,
             String when,
-            boolean found) {}
+            boolean found,
+            String how) {}
 
-    static LeaguePage of(
-            Tables.Asked asked,
-            List<FindingStore.Count> counts,
-            List<String> likes,
-            Network network,
-            List<FindingStore.Kept> findings,
-            Map<String, FindingStore.Shelved> shelf,
-            LocalDate today) {
-        return new Writer(asked, network, findings, shelf, today).write(counts, likes);
+    static LeaguePage of(Tables.Table table, LocalDate today) {
+        return new Writer(table, table.asked(), table.network(), table.taken(), table.shelf(), today)
+                .write(table.counts(), table.likes());
     }
 
     private static boolean told(List<FindingStore.Kept> findings, String how) {
         return findings.stream().anyMatch(k -> how.equals(k.document().told()));
     }
+
+    private static String signed(double value, int decimals) {
+        String number = Figures.number(value, decimals);
+        return value > 0 && !number.matches("[0.]+") ? "+" + number : number;
+    }
+
+    /** A difference in the unit of a table. */
+    static String told(List<FindingStore.Kept> findings, double value) {
+        double scaled = scale(findings).applyAsDouble(value);
+        return told(findings, Findings.TIMES)
+                ? Figures.times(scaled)
+                : signed(scaled, told(findings, Findings.SHARE) ? 0 : 1);
+    }
+
+    private static final long SEED = 20_260_202;
 
     /** From what is ranked to what is told: times, points of bare's reading, or the unit of the score. */
     static DoubleUnaryOperator scale(List<FindingStore.Kept> findings) {
@@ -86,6 +99,7 @@ record LeaguePage(
     }
 
     private record Writer(
+            Tables.Table table,
             Tables.Asked asked,
             Network network,
             List<FindingStore.Kept> findings,
@@ -94,6 +108,8 @@ record LeaguePage(
 
         LeaguePage write(List<FindingStore.Count> counts, List<String> likes) {
             List<Network.Part> parts = network.parts();
+            Optional<NextMeeting> next =
+                    parts.stream().findFirst().flatMap(p -> NextMeeting.of(p, table.meetings(), SEED));
             return new LeaguePage(
                     counts.stream()
                             .flatMap(c -> Quality.ofCode(c.quality()).stream())
@@ -121,10 +137,41 @@ record LeaguePage(
                             .mapToObj(i -> table(parts.get(i), i))
                             .filter(t -> !t.rows().isEmpty())
                             .toList(),
+                    next.map(Writer::next).orElse(""),
+                    next.map(n -> meet(n.first(), n.second())).orElse(""),
                     Stream.concat(parts.stream().flatMap(p -> odd(p).stream()), waiting(counts))
                             .toList(),
                     parts.isEmpty(),
                     query());
+        }
+
+        /** What would part the first two. */
+        private static String next(NextMeeting next) {
+            NextMeeting.Chance one = next.chances().get(0);
+            String two = "%s and %s".formatted(next.first(), next.second());
+            String oneMore = "One more meeting of %s, like those there were, would part them in %s of 100 rehearsals"
+                    .formatted(two, hundredths(one));
+            return next.fewest()
+                    .map(f -> f.meetings() == 1
+                            ? oneMore + "."
+                            : "%s, %d more in %s.".formatted(oneMore, f.meetings(), hundredths(f)))
+                    .orElseGet(() -> {
+                        NextMeeting.Chance most =
+                                next.chances().get(next.chances().size() - 1);
+                        return "%s, even %d more in %s only: they may be too alike."
+                                .formatted(oneMore, most.meetings(), hundredths(most));
+                    });
+        }
+
+        private static String hundredths(NextMeeting.Chance chance) {
+            return Figures.number(100 * chance.parts(), 0);
+        }
+
+        private static String meet(String one, String other) {
+            return "/compare?name0=%s&name1=%s"
+                    .formatted(
+                            URLEncoder.encode(one, StandardCharsets.UTF_8),
+                            URLEncoder.encode(other, StandardCharsets.UTF_8));
         }
 
         /** What this table was asked for, to ask for it again. */
@@ -190,13 +237,7 @@ record LeaguePage(
         }
 
         private String told(double value) {
-            double scaled = scale(findings).applyAsDouble(value);
-            return logs() ? Figures.times(scaled) : signed(scaled, share() ? 0 : 1);
-        }
-
-        private static String signed(double value, int decimals) {
-            String number = Figures.number(value, decimals);
-            return value > 0 && !number.matches("[0.]+") ? "+" + number : number;
+            return LeaguePage.told(findings, value);
         }
 
         private String sentence() {
@@ -274,11 +315,7 @@ record LeaguePage(
                                                     Figures.count(part.freedom(), "degree", "degrees"),
                                                     Figures.p(part.p())),
                     nth == 0 ? "" : "These never met the ones above, nor anything that did.",
-                    lead.map(l -> "/compare?name0=%s&name1=%s"
-                                    .formatted(
-                                            URLEncoder.encode(own, StandardCharsets.UTF_8),
-                                            URLEncoder.encode(l, StandardCharsets.UTF_8)))
-                            .orElse(""),
+                    lead.map(l -> meet(own, l)).orElse(""),
                     lead.map(l -> "Compare %s with %s: that would connect them".formatted(own, l))
                             .orElse(""));
         }
@@ -316,7 +353,9 @@ record LeaguePage(
                     !asked.text().isEmpty()
                             && line.product()
                                     .toLowerCase(Locale.ROOT)
-                                    .contains(asked.text().toLowerCase(Locale.ROOT)));
+                                    .contains(asked.text().toLowerCase(Locale.ROOT)),
+                    "/verdicts/behind?%s&product=%s"
+                            .formatted(query(), URLEncoder.encode(line.product(), StandardCharsets.UTF_8)));
         }
 
         private static String at(double value, double most) {

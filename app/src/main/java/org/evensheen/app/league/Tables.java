@@ -55,11 +55,12 @@ class Tables {
             List<FindingStore.Count> counts,
             List<String> likes,
             Network network,
+            List<Meeting> meetings,
             List<FindingStore.Kept> taken,
             Map<String, FindingStore.Shelved> shelf) {
         /** As it is told on a day. */
         LeaguePage on(LocalDate today) {
-            return LeaguePage.of(asked, counts, likes, network, taken, shelf, today);
+            return LeaguePage.of(this, today);
         }
 
         /** When the latest of it was found; the first of all days if nothing was. */
@@ -105,7 +106,7 @@ class Tables {
         Predicate<String> wanted = wanted(asked.kind(), asked.price(), shelf);
         List<Meeting> meetings =
                 taken.stream().flatMap(k -> meeting(k, wanted).stream()).toList();
-        return new Table(asked, counts, List.copyOf(likes), worked.get(meetings, Network::of), taken, shelf);
+        return new Table(asked, counts, List.copyOf(likes), worked.get(meetings, Network::of), meetings, taken, shelf);
     }
 
     /** How a product stands, in a line. */

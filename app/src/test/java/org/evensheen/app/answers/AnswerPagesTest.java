@@ -132,6 +132,8 @@ class AnswerPagesTest {
         assertThat(Web.get("/studies/" + closed.id() + "/answer").body())
                 .contains("It waits until the")
                 .doesNotContain("Osier", "Brock");
+        assertThat(Web.get("/studies/" + closed.id() + "/answer/next").statusCode())
+                .isEqualTo(404);
     }
 
     /** An afternoon is weighed too: what was preferred and what was seen in several rounds, each quality once, for whoever asks. */
@@ -179,7 +181,10 @@ class AnswerPagesTest {
                 .get()
                 .asString()
                 .contains(at + "/answer?for=own-");
+        assertThat(Web.get(at + "/answer/next?cleaning=5&cost=9").body())
+                .containsPattern("more rounds? with sides exchanged|it is settled");
         assertThat(Web.get("/compare/987654/answer").statusCode()).isEqualTo(404);
+        assertThat(Web.get("/compare/987654/answer/next").statusCode()).isEqualTo(404);
     }
 
     /** What the label asks for a section stands beside what went on, with what a bottle does of either. */

@@ -11,6 +11,7 @@ import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.Web;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
+import org.evensheen.core.answer.Onward;
 import org.evensheen.core.answer.Profile;
 import org.evensheen.core.answer.QualityScale;
 import org.evensheen.core.answer.Weighed;
@@ -31,8 +32,13 @@ class DemoAnswerTest {
             "Lowlight Mist", 4.5);
 
     private static Study salt() {
+        return study("What is left after a year of salt?");
+    }
+
+    private static Study study(String question) {
         long id = LiveApp.database()
-                .sql("select id from study where question = 'What is left after a year of salt?'")
+                .sql("select id from study where question = :question")
+                .param("question", question)
                 .query(Long.class)
                 .single();
         return LiveApp.bean(StudyStore.class).load(id);
@@ -80,7 +86,47 @@ class DemoAnswerTest {
                         "Cost: an amount or a price in EUR is wanting for Tidewrack Mist Coat.");
         assertThat(answer.costs()).as("priced in another currency than most").hasSize(4);
         assertThat(AnswerWords.turns(sea)).startsWith("The order turns on life");
-        assertThat(words.settles(sea)).isEqualTo("For this reader it is settled: Tidewrack Mist Coat stands alone.");
+        assertThat(NextPage.of(AnswerOf.study(study), sea, List.of()).lead())
+                .isEqualTo("For this reader it is settled: Tidewrack Mist Coat stands alone.");
+    }
+
+    /** Whom this reader can't tell apart, further visits to what goes on, and all of it once more, are rehearsed; sections with first readings don't touch how long it lasts. */
+    @Test
+    void waysOfGoingOnAreRehearsedAgainstEachOther() {
+        Study study = study("Is any wash leaving something behind on soft black paint?");
+        Answer answer = answer(study);
+        Weighed sea = answer.forReader(Profile.shipped().get(0));
+        assertThat(sea.first()).hasSize(2);
+        int today = (int) java.time.temporal.ChronoUnit.DAYS.between(study.firstDay(), LocalDate.now());
+        List<Onward.Way> ways = answer.ways(
+                sea,
+                (one, other) -> NextWays.of(
+                        study,
+                        answer,
+                        LiveApp.bean(Answering.class).wear(study, today).lives(),
+                        one,
+                        other));
+        assertThat(ways)
+                .extracting(Onward.Way::kind)
+                .contains(Onward.Kind.SECTIONS, Onward.Kind.VISITS, Onward.Kind.AGAIN);
+        ways.stream()
+                .filter(w -> w.kind() == Onward.Kind.SECTIONS)
+                .forEach(
+                        w -> assertThat(w.left()).containsKey(Quality.SLICKNESS).doesNotContainKey(Quality.LIFE));
+        ways.stream()
+                .filter(w -> w.kind() == Onward.Kind.VISITS)
+                .forEach(w -> assertThat(w.left()).containsOnlyKeys(Quality.LIFE, Quality.COST));
+        ways.stream()
+                .filter(w -> w.kind() == Onward.Kind.AGAIN && w.times() == 2)
+                .forEach(w -> assertThat(w.left().get(Quality.LIFE))
+                        .as("two sections there, two more")
+                        .isEqualTo(0.5));
+        NextPage next = NextPage.of(AnswerOf.study(study), sea, ways);
+        assertThat(next.lines()).hasSize(3);
+        assertThat(next.lead()).contains("Kelter Rinse-On and Curlew Foam");
+        assertThat(next.lines().get(2).percent())
+                .as("all of it once more does most")
+                .isGreaterThan(next.lines().get(0).percent());
     }
 
     /** What a protected week costs is what went on, by its price, over the weeks it lasted. */

@@ -12,6 +12,7 @@ import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SampleProduct;
 import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
+import org.evensheen.app.page.Figures;
 import org.evensheen.app.sidebyside.Afternoons;
 import org.evensheen.app.studies.Study;
 import org.evensheen.core.measure.Quality;
@@ -166,12 +167,28 @@ class LeagueTest {
         String address = "/verdicts?quality=water&alike="
                 + java.net.URLEncoder.encode(kept.alike(), java.nio.charset.StandardCharsets.UTF_8);
         assertThat(Web.get(address).body()).contains(cheap, dear, "1 afternoon", "times the average");
+        String behind = Afternoons.plain(
+                Web.get("/verdicts/behind" + address.substring(9) + "&product=" + cheap.replace(" ", "%20")));
+        assertThat(behind)
+                .contains("place 1 of 4", at + "/sheet", "beside ")
+                .as("what it found by itself: the mean of the others' logarithms less its own")
+                .contains(">" + Figures.times(Math.exp(besides(d, cheap))) + " (");
+        assertThat(Web.get("/verdicts/behind" + address.substring(9) + "&product=Nobody")
+                        .statusCode())
+                .isEqualTo(404);
+        assertThat(Web.get("/verdicts/behind").statusCode()).isEqualTo(400);
         assertThat(Web.get(address + "&price=10").body()).doesNotContain(">" + dear);
         assertThat(Web.get(address + "&price=30").body()).contains(cheap, dear).doesNotContain(">" + third);
         assertThat(Web.get(address + "&price=cheap").body()).contains("A price is a number like 20", dear);
         Afternoons.say(at, "clears/A", "90");
         Rounds.untilNoneIsStale();
         assertThat(found(at).document().means()).isNotEqualTo(d.means());
+    }
+
+    private static double besides(FindingStore.Document d, String product) {
+        int own = d.products().indexOf(product);
+        double all = d.means().stream().mapToDouble(m -> m).sum();
+        return d.means().get(own) - (all - d.means().get(own)) / (d.means().size() - 1);
     }
 
     private static FindingStore.Kept found(String at) {

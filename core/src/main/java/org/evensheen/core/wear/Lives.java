@@ -209,6 +209,11 @@ public final class Lives {
         return products;
     }
 
+    /** What it rests on, one a section. */
+    public List<Life> lives() {
+        return lives;
+    }
+
     /** Exposure at the latest visit. */
     public double span() {
         return span;

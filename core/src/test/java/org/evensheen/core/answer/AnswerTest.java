@@ -192,21 +192,63 @@ class AnswerTest {
                 .containsOnly(Advice.Kind.OPEN);
     }
 
+    /** Totals 100 and 90 with errors of 5 each: the difference has a variance of 50, and a way that leaves half moves its mean by √25 and is parted beyond 1.96 × 5. */
     @Test
-    void sectionsMorePartTheFirstTwoAsErrorsShrink() {
-        // Totals 100 and 90 with errors of 5 each: the difference has 7.07, and the leader is ahead in Φ(1.414) of the
-        // draws.
+    void waysOfGoingOnPartTheFirstTwoAsOftenAsTheirNumbersSay() {
         Weighed w = Weighed.of(HALF, List.of(0, 1), List.of(scale(Quality.LIFE, 5, 100, 90)));
-        List<Settles> settles = Settles.of(w, 2);
-        assertThat(settles).extracting(Settles::more).containsExactly(1, 2, 4, 8);
-        assertThat(settles.get(0).ahead()).isCloseTo(0.921, within(0.02));
-        // Two sections more halve the variance: Φ(2).
-        assertThat(settles.get(1).then()).isCloseTo(0.977, within(0.01));
-        assertThat(settles.get(0).then()).isCloseTo(0.958, within(0.015));
-        assertThat(Settles.fewest(settles).orElseThrow()).isBetween(2, 4);
-        assertThat(Settles.of(Weighed.of(HALF, List.of(0, 1), List.of(scale(Quality.LIFE, 1, 100, 40))), 2))
+        List<Onward.Rehearsed> all = Onward.rehearse(
+                w,
+                List.of(
+                        way(Onward.Kind.SECTIONS, 1, 40, Quality.LIFE, 0.5),
+                        way(Onward.Kind.SECTIONS, 2, 60, Quality.LIFE, 0.1),
+                        way(Onward.Kind.VISITS, 1, 10, Quality.GLOSS, 0.01),
+                        way(Onward.Kind.VISITS, 2, 20, Quality.LIFE, 0.08),
+                        way(Onward.Kind.AGAIN, 1, 20, Quality.LIFE, 0.9)),
+                3);
+        assertThat(all.get(0).parts()).isCloseTo(0.516, within(0.03));
+        assertThat(all.get(1).parts())
+                .as("Φ((10 − 4.383)/6.708), and the other side")
+                .isCloseTo(0.815, within(0.025));
+        assertThat(all.get(2).parts()).as("what it reads does not matter here").isZero();
+        assertThat(Onward.least(all).orElseThrow().way().kind()).isEqualTo(Onward.Kind.VISITS);
+        assertThat(Onward.eachKind(all))
+                .extracting(r -> r.way().kind(), r -> r.way().times())
+                .containsExactly(
+                        org.assertj.core.groups.Tuple.tuple(Onward.Kind.VISITS, 2),
+                        org.assertj.core.groups.Tuple.tuple(Onward.Kind.SECTIONS, 2),
+                        org.assertj.core.groups.Tuple.tuple(Onward.Kind.AGAIN, 1));
+        assertThat(Onward.rehearse(
+                        Weighed.of(HALF, List.of(0, 1), List.of(scale(Quality.LIFE, 1, 100, 40))),
+                        List.of(way(Onward.Kind.AGAIN, 1, 20, Quality.LIFE, 0.9)),
+                        3))
                 .as("the first stands alone")
                 .isEmpty();
-        assertThat(Settles.fewest(List.of())).isEmpty();
+        assertThat(Onward.least(List.of(all.get(0)))).isEmpty();
+        assertThat(Onward.left(2, 6)).isEqualTo(0.25);
+        assertThatThrownBy(() -> way(Onward.Kind.AGAIN, 1, 20, Quality.LIFE, 0)).hasMessageContaining("quite sure");
+        assertThatThrownBy(() -> way(Onward.Kind.AGAIN, 0, 20, Quality.LIFE, 0.5))
+                .hasMessageContaining("time");
+    }
+
+    private static Onward.Way way(Onward.Kind kind, int times, double minutes, Quality of, double left) {
+        return new Onward.Way(kind, times, minutes, 0, Map.of(of, left));
+    }
+
+    /** The share told agrees with sections that are drawn, read and tested one by one. */
+    @Test
+    void theShareToldIsThatOfStudiesCarriedOut() {
+        Random random = new Random(11);
+        int parted = 0;
+        int studies = 4000;
+        for (int study = 0; study < studies; study++) {
+            // Three sections each were read, σ 6: the difference is believed to be 7 with a variance of 2·36/3. Two
+            // more each are read.
+            double truth = 7 + Math.sqrt(24) * random.nextGaussian();
+            double more = truth + Math.sqrt(36) * random.nextGaussian();
+            double all = (3 * 7 + 2 * more) / 5;
+            parted += Math.abs(all) > 1.959964 * Math.sqrt(2 * 36 / 5.0) ? 1 : 0;
+        }
+        double told = Onward.parts(List.of(new Onward.Group(around(7, Math.sqrt(24), 5), Onward.left(3, 2))), 9);
+        assertThat(told).isCloseTo(parted / (double) studies, within(0.03));
     }
 }

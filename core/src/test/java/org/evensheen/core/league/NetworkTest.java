@@ -169,4 +169,35 @@ class NetworkTest {
         }
         assertThat(found / (double) leagues).isGreaterThanOrEqualTo(0.9);
     }
+
+    /** A 5 ahead of B, each meeting with an error of 4: with one and with four meetings more the error left is 4/√2 and 4/√5. */
+    @Test
+    void furtherMeetingsPartTheFirstTwoAsOftenAsTheirNumbersSay() {
+        List<Meeting> one = List.of(Meeting.ofTwo("one", "A", "B", 5, 4));
+        NextMeeting next = NextMeeting.of(only(one), one, 5).orElseThrow();
+        assertThat(next.first()).isEqualTo("A");
+        assertThat(next.second()).isEqualTo("B");
+        assertThat(next.chances()).extracting(NextMeeting.Chance::meetings).containsExactly(1, 2, 4, 8);
+        // Means move by √(16 − 8) and √(16 − 3.2); 1.96 × 2.828 and 1.96 × 1.789 have to be reached.
+        assertThat(next.chances().get(0).parts()).isCloseTo(0.424, within(0.025));
+        assertThat(next.chances().get(2).parts()).isCloseTo(0.671, within(0.025));
+        assertThat(next.fewest()).isEmpty();
+        List<Meeting> sure = List.of(Meeting.ofTwo("one", "A", "B", 5, 1));
+        assertThat(NextMeeting.of(only(sure), sure, 5)).as("A stands alone").isEmpty();
+        List<Meeting> close = List.of(Meeting.ofTwo("one", "A", "B", 7.5, 4));
+        assertThat(NextMeeting.of(only(close), close, 5).orElseThrow().fewest()).isPresent();
+    }
+
+    @Test
+    void aProductStandsBesideAllOthersOfItsMeeting() {
+        Meeting m = new Meeting(
+                "three",
+                List.of("A", "B", "C"),
+                List.of(10.0, 4.0, 2.0),
+                List.of(List.of(1.0, 0.0, 0.0), List.of(0.0, 1.0, 0.0), List.of(0.0, 0.0, 1.0)));
+        assertThat(m.besides("A").value()).isEqualTo(7);
+        assertThat(m.besides("A").standardError()).isCloseTo(Math.sqrt(1.5), within(1e-12));
+        assertThat(m.besides("C").value()).isEqualTo(-5);
+        assertThatThrownBy(() -> m.besides("D")).isInstanceOf(IllegalArgumentException.class);
+    }
 }
