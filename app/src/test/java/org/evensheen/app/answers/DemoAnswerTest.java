@@ -119,8 +119,8 @@ class DemoAnswerTest {
         ways.stream()
                 .filter(w -> w.kind() == Onward.Kind.AGAIN && w.times() == 2)
                 .forEach(w -> assertThat(w.left().get(Quality.LIFE))
-                        .as("two sections there, two more")
-                        .isEqualTo(0.5));
+                        .as("three sections there, two more")
+                        .isEqualTo(0.6));
         NextPage next = NextPage.of(AnswerOf.study(study), sea, ways);
         assertThat(next.lines()).hasSize(3);
         assertThat(next.lead()).contains("Kelter Rinse-On and Curlew Foam");
