@@ -6,6 +6,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.evensheen.app.mixer.RateStore;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Units;
 import org.evensheen.app.sidebyside.Weighable;
@@ -27,13 +28,15 @@ class AfternoonAnswerController {
     private final AfternoonAnswering answering;
     private final ProfileStore profiles;
     private final Readers readers;
+    private final RateStore rates;
     /** The same answer for the same reader is the same page. */
     private final Cache<Written, AnswerPage> written =
             Caffeine.newBuilder().maximumSize(60).build();
 
     private record Written(Answer answer, AnswerPage.Asked asked, UnitSystem told) {}
 
-    AfternoonAnswerController(AfternoonAnswering answering, ProfileStore profiles, Readers readers) {
+    AfternoonAnswerController(AfternoonAnswering answering, ProfileStore profiles, Readers readers, RateStore rates) {
+        this.rates = rates;
         this.answering = answering;
         this.profiles = profiles;
         this.readers = readers;
@@ -51,7 +54,7 @@ class AfternoonAnswerController {
         if (!asked.problem().isEmpty()) {
             response.setStatus(422);
         }
-        Answer answer = answering.of(w);
+        Answer answer = answering.of(w, new Purse(rates.rates(), asked.hour()));
         model.addAttribute(
                 "page",
                 written.get(
@@ -70,9 +73,9 @@ class AfternoonAnswerController {
     @GetMapping("/compare/{id}/answer/next")
     String next(@PathVariable long id, @RequestParam Map<String, String> sent, Model model) {
         Weighable w = answering.weighable(id);
-        Answer answer = answering.of(w);
-        Weighed weighed =
-                answer.forReader(Readers.asked(sent, Profile.shipped()).profile());
+        AnswerPage.Asked asked = Readers.asked(sent, Profile.shipped());
+        Answer answer = answering.of(w, new Purse(rates.rates(), asked.hour()));
+        Weighed weighed = answer.forReader(asked.profile());
         model.addAttribute("next", NextPage.of(AfternoonAnswering.what(w), weighed, NextWays.of(w, answer)));
         return "answers/next :: next";
     }

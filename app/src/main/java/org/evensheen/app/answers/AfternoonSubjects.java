@@ -35,7 +35,7 @@ class AfternoonSubjects implements Subjects {
                 told.question(),
                 false,
                 base + "/bundle.zip",
-                told.photos().stream().map(this::photo).toList(),
+                () -> told.photos().stream().map(this::photo).toList(),
                 reader -> reporting.of(told));
     }
 

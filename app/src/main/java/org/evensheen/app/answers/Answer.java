@@ -22,6 +22,7 @@ import org.evensheen.core.measure.Quality;
  * @param costs draws of the logarithm of what a protected week costs on a section, or all that went on where nothing tells how long it lasts; by contender
  * @param currency of the costs; empty without
  * @param aWeek whether costs are those of a week
+ * @param hands whether the time of hands is in the costs
  * @param footing how far it can be trusted
  * @param findings what limits how far it can be trusted
  * @param unscored qualities that were measured, but give no scale, and why
@@ -34,11 +35,21 @@ record Answer(
         Map<Integer, double[]> costs,
         Optional<Currency> currency,
         boolean aWeek,
+        Hands hands,
         Footing footing,
         List<Finding> findings,
         Map<Quality, String> unscored,
         ConcurrentMap<Profile, Weighed> readers,
         ConcurrentMap<List<Integer>, List<Onward.Way>> next) {
+
+    /** Whether what an hour is worth is in the costs. */
+    enum Hands {
+        /** Nobody asked for it. */
+        FREE,
+        COUNTED,
+        /** Minutes are not known of all whose cost is, or no rate leads to its currency. */
+        NOT_KNOWN
+    }
 
     /** Ways of parting the first two, worked out once for each two. */
     List<Onward.Way> ways(Weighed weighed, BiFunction<Integer, Integer, List<Onward.Way>> of) {

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.evensheen.app.mixer.RateStore;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Missing;
 import org.evensheen.app.page.Refused;
@@ -40,6 +41,7 @@ class AnswerController {
     private final Answering answering;
     private final Readers readers;
     private final OverruledStore overruled;
+    private final RateStore rates;
     private final Clock clock;
     /** The same answer for the same reader is the same page. */
     private final Cache<Written, AnswerPage> written =
@@ -52,7 +54,14 @@ class AnswerController {
             Map<Integer, OverruledStore.Overruled> said,
             UnitSystem told) {}
 
-    AnswerController(StudyStore studies, Answering answering, Readers readers, OverruledStore overruled, Clock clock) {
+    AnswerController(
+            StudyStore studies,
+            Answering answering,
+            Readers readers,
+            OverruledStore overruled,
+            RateStore rates,
+            Clock clock) {
+        this.rates = rates;
         this.studies = studies;
         this.answering = answering;
         this.readers = readers;
@@ -80,7 +89,7 @@ class AnswerController {
             response.setStatus(422);
         }
         int today = Math.max(0, study.dayOf(clock));
-        Answer answer = answering.of(study, today);
+        Answer answer = answering.of(study, today, new Purse(aside.rates(), asked.hour()));
         model.addAttribute(
                 "page",
                 written.get(
@@ -104,9 +113,9 @@ class AnswerController {
             throw new Missing("This study is judged by code; its answer waits for its key.");
         }
         int today = Math.max(0, study.dayOf(clock));
-        Answer answer = answering.of(study, today);
-        Weighed weighed =
-                answer.forReader(Readers.asked(sent, Profile.shipped()).profile());
+        AnswerPage.Asked asked = Readers.asked(sent, Profile.shipped());
+        Answer answer = answering.of(study, today, new Purse(rates.rates(), asked.hour()));
+        Weighed weighed = answer.forReader(asked.profile());
         List<Onward.Way> ways = weighed.first().size() < 2
                 ? List.of()
                 : answer.ways(

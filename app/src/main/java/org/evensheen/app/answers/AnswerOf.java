@@ -11,6 +11,7 @@ import org.evensheen.core.study.Contender;
  * @param home where its places stand
  * @param trust where it stands how far it can be trusted
  * @param footed what that is called there
+ * @param place what one place is called
  * @param asked what labels ask beside what went on, a line each
  */
 record AnswerOf(
@@ -21,6 +22,7 @@ record AnswerOf(
         String question,
         List<Contender> contenders,
         boolean weeks,
+        String place,
         List<String> asked) {
 
     static AnswerOf study(Study study) {
@@ -33,6 +35,7 @@ record AnswerOf(
                 study.question(),
                 study.record().contenders(),
                 true,
+                "section",
                 AskedAndUsed.lines(study));
     }
 }

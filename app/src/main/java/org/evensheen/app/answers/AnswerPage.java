@@ -2,6 +2,8 @@ package org.evensheen.app.answers;
 
 import static org.evensheen.app.page.Figures.svg;
 
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +18,7 @@ import org.evensheen.core.answer.QualityScale;
 import org.evensheen.core.answer.Weighed;
 import org.evensheen.core.answer.Worth;
 import org.evensheen.core.comparing.Interval;
+import org.evensheen.core.cost.Money;
 import org.evensheen.core.measure.Quality;
 import org.jspecify.annotations.Nullable;
 
@@ -38,6 +41,8 @@ record AnswerPage(
         String next,
         @Nullable Picture picture,
         String worthNote,
+        String hour,
+        String hands,
         List<String> asked,
         List<Said> advice,
         String problem) {
@@ -106,7 +111,13 @@ record AnswerPage(
     record Said(int number, String name, String kind, String word, String reason, String overruled) {}
 
     /** What was asked. */
-    record Asked(Profile profile, List<Profile> all, String problem) {}
+    record Asked(Profile profile, List<Profile> all, Optional<Money> hour, String problem) {
+        /** What an hour is worth, as an address carries it on. */
+        private String hourOn() {
+            return hour.map(h -> "&hour=" + URLEncoder.encode(h.print(), StandardCharsets.UTF_8))
+                    .orElse("");
+        }
+    }
 
     static AnswerPage of(
             AnswerOf of,
@@ -180,6 +191,8 @@ record AnswerPage(
                     worth.points().size() < 2
                             ? "It takes two products whose cost is known: note the amounts that went on, and give the products a price."
                             : "",
+                    asked.hour().map(Money::print).orElse(""),
+                    words.hands(),
                     of.asked(),
                     advice(),
                     asked.problem());
@@ -191,7 +204,7 @@ record AnswerPage(
                     ? ""
                     : Stream.of(Quality.values())
                             .map(q -> q.code() + "=" + asked.profile().weight(q))
-                            .collect(Collectors.joining("&", of.base() + "/answer/next?", ""));
+                            .collect(Collectors.joining("&", of.base() + "/answer/next?", asked.hourOn()));
         }
 
         private static String percent(double score, double high) {
@@ -272,7 +285,7 @@ record AnswerPage(
                 all.add(new Reader(
                         p.code(),
                         p.name(),
-                        "%s/answer?for=%s".formatted(of.base(), p.code()),
+                        "%s/answer?for=%s%s".formatted(of.base(), p.code(), asked.hourOn()),
                         p.code().equals(asked.profile().code()),
                         words.forReader(readers.get(i))));
             }

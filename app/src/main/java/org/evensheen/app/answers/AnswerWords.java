@@ -147,7 +147,7 @@ final class AnswerWords {
         }
         return switch (s.quality()) {
             case LIFE -> "weeks until a quarter is left";
-            case COST -> answer.aWeek() ? "money a protected week, as it was used" : "money for what went on";
+            case COST -> answer.aWeek() ? "money a protected week, as it was used" : "money a " + of.place();
             default ->
                 Measures.ofCode(s.source())
                                 .map(m -> m.words().at()
@@ -233,7 +233,17 @@ final class AnswerWords {
 
     /** What a cost is for. */
     String per() {
-        return answer.aWeek() ? " a protected week and section" : of.weeks() ? " a section" : " for what went on";
+        return (answer.aWeek() ? " a protected week and section" : " a " + of.place())
+                + (answer.hands() == Answer.Hands.COUNTED ? ", hands and all" : "");
+    }
+
+    /** Why hands' time is not in what it costs; empty if it is, or nobody asked for it. */
+    String hands() {
+        return answer.hands() != Answer.Hands.NOT_KNOWN
+                ? ""
+                : answer.costs().isEmpty()
+                        ? "An hour counts once it is known what went on."
+                        : "Hands' time is left out: minutes are wanting for one of them, or no rate leads to its currency.";
     }
 
     static String word(Advice.Kind kind) {

@@ -12,8 +12,8 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.stream.Collectors;
 import org.evensheen.app.lives.Living;
+import org.evensheen.app.mixer.RateStore;
 import org.evensheen.app.studies.Judging;
 import org.evensheen.app.studies.Study;
 import org.evensheen.core.answer.Profile;
@@ -28,6 +28,7 @@ import org.evensheen.core.label.Label;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
 import org.evensheen.core.measure.Quality;
+import org.evensheen.core.planning.Effort;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Stage;
@@ -46,13 +47,20 @@ public class Answering {
 
     private final Judging judging;
     private final Living living;
+    private final RateStore rates;
     private final Cache<Case, Answer> known =
             Caffeine.newBuilder().maximumSize(12).build();
 
     private record Case(
-            long study, long revision, int day, Map<Integer, Label> labels, Optional<Verdict.Scatter> scatter) {}
+            long study,
+            long revision,
+            int day,
+            Map<Integer, Label> labels,
+            Optional<Verdict.Scatter> scatter,
+            Purse purse) {}
 
-    Answering(Judging judging, Living living) {
+    Answering(Judging judging, Living living, RateStore rates) {
+        this.rates = rates;
         this.judging = judging;
         this.living = living;
     }
@@ -61,7 +69,7 @@ public class Answering {
     public record Told(String sentence, Footing footing) {}
 
     public Told told(Study study, int today) {
-        Answer answer = of(study, today);
+        Answer answer = of(study, today, new Purse(rates.rates(), Optional.empty()));
         return new Told(
                 new AnswerWords(study, answer)
                         .first(answer.forReader(Profile.shipped().get(0))),
@@ -69,7 +77,7 @@ public class Answering {
     }
 
     /** The answer as of a day; of a study whose key is open. */
-    Answer of(Study study, int today) {
+    Answer of(Study study, int today, Purse purse) {
         Judging.Outcome main = judging.judge(study, main(study), today);
         return known.get(
                 new Case(
@@ -77,15 +85,16 @@ public class Answering {
                         study.revision(),
                         today,
                         Living.labels(study),
-                        main.verdict().flatMap(Verdict::scatter)),
-                c -> answer(study, today, main.findings()));
+                        main.verdict().flatMap(Verdict::scatter),
+                        purse),
+                c -> answer(study, today, purse, main.findings()));
     }
 
     private static Measure main(Study study) {
         return study.record().plan().main().filter(Measure::comparable).orElse(Measures.PULL);
     }
 
-    private Answer answer(Study study, int today, List<Finding> findings) {
+    private Answer answer(Study study, int today, Purse purse, List<Finding> findings) {
         Optional<Integer> reference = study.record().contenders().stream()
                 .filter(c -> c.role() == Contender.Role.REFERENCE)
                 .map(Contender::number)
@@ -105,14 +114,15 @@ public class Answering {
         }
         Map<Integer, double[]> lives = lives(study, today);
         QualityScale.ofLogs(Quality.LIFE, "life", lives, true, reference).ifPresent(s -> scales.put(Quality.LIFE, s));
-        Map<Integer, Money> spent = spent(study, today);
-        Optional<Currency> currency = usual(spent);
+        Map<Integer, Money> own = spent(study, today);
+        Optional<Currency> currency = Purse.usual(own.values());
+        Optional<Money> minute = currency.flatMap(purse::minute);
         Map<Integer, double[]> costs = new TreeMap<>();
         boolean aWeek = !lives.isEmpty();
-        spent.forEach((number, money) -> {
-            if (currency.equals(Optional.of(money.currency()))) {
-                cost(money, lives.get(number), aWeek).ifPresent(c -> costs.put(number, c));
-            }
+        currency.map(c -> purse.in(c, own)).orElse(Map.of()).forEach((number, money) -> {
+            Money all = minute.map(m -> money.plus(m.times(minutes(study, number, today))))
+                    .orElse(money);
+            cost(all, lives.get(number), aWeek).ifPresent(c -> costs.put(number, c));
         });
         QualityScale.ofLogs(Quality.COST, "cost", costs, false, reference).ifPresent(s -> scales.put(Quality.COST, s));
         return new Answer(
@@ -121,6 +131,9 @@ public class Answering {
                 costs,
                 currency,
                 aWeek,
+                purse.hour().isEmpty()
+                        ? Answer.Hands.FREE
+                        : minute.isPresent() ? Answer.Hands.COUNTED : Answer.Hands.NOT_KNOWN,
                 Footing.under(findings),
                 findings,
                 unscored,
@@ -223,15 +236,12 @@ public class Answering {
         return spent;
     }
 
-    /** The currency of most of them; what is priced in another can't be set against these. */
-    private static Optional<Currency> usual(Map<Integer, Money> spent) {
-        return spent.values().stream()
-                .collect(Collectors.groupingBy(Money::currency, Collectors.counting()))
-                .entrySet()
-                .stream()
-                .max(Map.Entry.<Currency, Long>comparingByValue()
-                        .thenComparing(e -> e.getKey().getCurrencyCode()))
-                .map(Map.Entry::getKey);
+    /** Minutes of practised hands that putting it on one section took, all coats and all upkeep. */
+    private static double minutes(Study study, int contender, int today) {
+        return study.record().applications().stream()
+                .filter(a -> a.contender() == contender && a.day() <= today)
+                .mapToDouble(a -> a.coats().orElse(1) * Effort.APPLYING_EACH)
+                .sum();
     }
 
     private static Optional<double[]> cost(

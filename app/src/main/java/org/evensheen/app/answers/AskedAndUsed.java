@@ -27,12 +27,17 @@ final class AskedAndUsed {
                 .toList();
     }
 
-    private static Optional<String> line(Study study, Entrant entrant) {
-        Contender c = entrant.contender();
-        OptionalDouble used = study.record().applications().stream()
+    /** mL that went on a section at a time, upkeep aside; empty if no amount is known. */
+    static OptionalDouble used(Study study, Contender c) {
+        return study.record().applications().stream()
                 .filter(a -> a.contender() == c.number() && !Upkeep.noted(a.given()))
                 .flatMapToDouble(a -> ml(a).stream().mapToDouble(m -> m))
                 .average();
+    }
+
+    private static Optional<String> line(Study study, Entrant entrant) {
+        Contender c = entrant.contender();
+        OptionalDouble used = used(study, c);
         Optional<Entrant.Layer> layer = entrant.layers().stream()
                 .findFirst()
                 .filter(l -> entrant.layers().size() == 1);

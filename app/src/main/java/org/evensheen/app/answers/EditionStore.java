@@ -1,9 +1,11 @@
 package org.evensheen.app.answers;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.evensheen.core.answer.Profile;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -13,8 +15,10 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class EditionStore {
     private final JdbcClient database;
     private final TransactionTemplate transaction;
+    private final ProfileStore profiles;
 
-    EditionStore(JdbcClient database, TransactionTemplate transaction) {
+    EditionStore(JdbcClient database, TransactionTemplate transaction, ProfileStore profiles) {
+        this.profiles = profiles;
         this.database = database;
         this.transaction = transaction;
     }
@@ -53,18 +57,31 @@ public class EditionStore {
         }
     }
 
-    List<Listed> of(Of what) {
-        return database.sql("select number, headline, changed, seal, published_by, published_at from edition where "
-                        + what.column() + " = :id order by number desc limit 200")
-                .param("id", what.key())
-                .query((row, n) -> new Listed(
+    /** Editions, the latest first, and readers of the reviewer's own, in one statement. */
+    record Shown(List<Listed> editions, List<Profile> own) {}
+
+    Shown of(Of what) {
+        List<Listed> editions = new ArrayList<>();
+        List<Profile> own = new ArrayList<>();
+        database.sql("""
+                        (select 'edition' as what, number, headline, changed, seal, published_by, published_at from edition
+                         where %s = :id order by number desc limit 200)
+                        union all
+                        select 'reader', id, name, weights::text, '', '', null from profile
+                        order by what, number desc""".formatted(what.column())).param("id", what.key()).query(row -> {
+            if (row.getString("what").equals("reader")) {
+                own.add(0, profiles.own(row.getLong("number"), row.getString("headline"), row.getString("changed")));
+            } else {
+                editions.add(new Listed(
                         row.getInt("number"),
                         row.getString("headline"),
                         row.getString("changed"),
                         row.getString("seal"),
                         row.getString("published_by"),
-                        row.getTimestamp("published_at").toInstant()))
-                .list();
+                        row.getTimestamp("published_at").toInstant()));
+            }
+        });
+        return new Shown(editions, own);
     }
 
     Optional<Pages> pages(Of what, long number) {

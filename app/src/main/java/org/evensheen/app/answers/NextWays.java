@@ -12,24 +12,19 @@ import org.evensheen.core.answer.QualityScale;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
 import org.evensheen.core.measure.Quality;
+import org.evensheen.core.planning.Effort;
 import org.evensheen.core.wear.Life;
 import org.evensheen.core.wear.Lives;
 import org.evensheen.core.wear.MoreVisits;
 
 /** Ways of going on that a study or an afternoon has, with what each takes and what it makes surer. */
 final class NextWays {
-    /** Minutes and seconds as the Planner takes them. */
-    private static final double SET_UP = 20;
-
-    private static final double PUT_ON = 3;
-    private static final double WALK = 10;
-
     private NextWays() {}
 
     /** Of a study: sections more, visits more while anything goes on, and all of it once more. */
     static List<Onward.Way> of(Study study, Answer answer, Optional<Lives> lives, int one, int other) {
         double read = study.record().plan().measures().stream()
-                        .mapToDouble(p -> p.repeats() * p.measure().seconds() + WALK)
+                        .mapToDouble(p -> p.repeats() * p.measure().seconds() + Effort.WALKING)
                         .sum()
                 / 60;
         int have = Math.max(1, Math.min(sections(study, one), sections(study, other)));
@@ -38,7 +33,7 @@ final class NextWays {
             ways.add(new Onward.Way(
                     Onward.Kind.SECTIONS,
                     more,
-                    SET_UP + (2 * more + 1) * read + 2 * more * PUT_ON,
+                    Effort.SETTING_UP + (2 * more + 1) * read + 2 * more * Effort.APPLYING_EACH,
                     0,
                     leaving(answer, Onward.left(have, more), false)));
         }
@@ -50,12 +45,17 @@ final class NextWays {
                 ways.add(new Onward.Way(
                         Onward.Kind.AGAIN,
                         more,
-                        (visits + 1) * (SET_UP + (2 * more + 1) * read) + 2 * more * PUT_ON,
+                        (visits + 1) * (Effort.SETTING_UP + (2 * more + 1) * read) + 2 * more * Effort.APPLYING_EACH,
                         Math.round(span),
                         leaving(answer, Onward.left(have, more), true)));
             }
-            ways.addAll(
-                    visits(answer, lives.get(), every, one, other, SET_UP + (sections(study, one, other) + 1) * read));
+            ways.addAll(visits(
+                    answer,
+                    lives.get(),
+                    every,
+                    one,
+                    other,
+                    Effort.SETTING_UP + (sections(study, one, other) + 1) * read));
         }
         return ways;
     }

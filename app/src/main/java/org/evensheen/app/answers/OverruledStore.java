@@ -5,7 +5,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
+import org.evensheen.app.mixer.RateStore;
 import org.evensheen.core.answer.Profile;
+import org.evensheen.core.cost.Rate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -23,28 +25,30 @@ class OverruledStore {
     /** Another advice, with its reason. */
     record Overruled(int contender, String advice, String reason, String by) {}
 
-    /** What stands of a study. */
-    Map<Integer, Overruled> of(long study) {
-        return aside(study).said();
-    }
-
-    /** Readers of the reviewer's own and what was said against advice on a study, in one statement. */
-    record Aside(List<Profile> own, Map<Integer, Overruled> said) {}
+    /** Readers of the reviewer's own, what was said against advice on a study, and what currencies are worth, in one statement. */
+    record Aside(List<Profile> own, Map<Integer, Overruled> said, List<Rate> rates) {}
 
     Aside aside(long study) {
         List<Profile> own = new ArrayList<>();
         Map<Integer, Overruled> said = new TreeMap<>();
+        List<Rate> rates = new ArrayList<>();
         database.sql("""
-                        select 'profile' as what, id, name as one, weights::text as two, '' as by from profile
+                        select 'profile' as what, id, name as one, weights::text as two, '' as by,
+                               '' as base, '' as quote, null::numeric as worth, null::date as stated_on from profile
                         union all
-                        select 'overruled', contender, advice, reason, said_by from (
+                        select 'overruled', contender, advice, reason, said_by, '', '', null, null from (
                             select distinct on (contender) contender, advice, reason, said_by from overruled
                             where study_id = :study order by contender, id desc) o
+                        union all
+                        select 'rate', 0, '', '', '', base, quote, worth, stated_on from (""" + RateStore.LATEST + """
+                        ) r
                         order by what, id""")
                 .param("study", study)
                 .query((row, n) -> {
                     if (row.getString("what").equals("profile")) {
                         own.add(profiles.own(row.getLong("id"), row.getString("one"), row.getString("two")));
+                    } else if (row.getString("what").equals("rate")) {
+                        rates.add(RateStore.rate(row));
                     } else if (!row.getString("one").equals("derived")) {
                         said.put(
                                 row.getInt("id"),
@@ -57,7 +61,7 @@ class OverruledStore {
                     return n;
                 })
                 .list();
-        return new Aside(own, said);
+        return new Aside(own, said, rates);
     }
 
     /** Keeps it once by the page's key. */

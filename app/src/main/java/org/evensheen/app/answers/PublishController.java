@@ -31,12 +31,8 @@ class PublishController {
         this.publishing = publishing;
     }
 
-    private Subjects kind(HttpServletRequest request) {
-        return subjects.get(request.getServletPath().split("/")[1]);
-    }
-
     private Publishing.Subject subject(HttpServletRequest request, Optional<Long> id, Map<String, String> sent) {
-        return kind(request).subject(id, sent);
+        return subjects.get(request.getServletPath().split("/")[1]).subject(id, sent);
     }
 
     @GetMapping("/publish")
@@ -45,9 +41,12 @@ class PublishController {
             @RequestParam Map<String, String> sent,
             HttpServletRequest request,
             Model model) {
-        return kind(request)
-                .waits(id, model)
-                .orElseGet(() -> publishing.show(subject(request, id, sent), Filled.NOTHING, model));
+        try {
+            return publishing.show(subject(request, id, sent), Filled.NOTHING, model);
+        } catch (Closed closed) {
+            model.addAttribute("study", closed.study());
+            return "answers/closed";
+        }
     }
 
     @PostMapping("/publish")

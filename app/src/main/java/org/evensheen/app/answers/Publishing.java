@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Base64;
 import java.util.LinkedHashMap;
@@ -39,14 +40,12 @@ public class Publishing {
 
     private final ReportPages pages;
     private final EditionStore editions;
-    private final ProfileStore profiles;
     private final JsonMapper json;
     private final Clock clock;
 
-    Publishing(ReportPages pages, EditionStore editions, ProfileStore profiles, JsonMapper json, Clock clock) {
+    Publishing(ReportPages pages, EditionStore editions, JsonMapper json, Clock clock) {
         this.pages = pages;
         this.editions = editions;
-        this.profiles = profiles;
         this.json = json;
         this.clock = clock;
     }
@@ -59,7 +58,7 @@ public class Publishing {
      * @param back where its answer stands
      * @param readers whether it is weighed for somebody
      * @param readings where the readings are, for whoever wants to check; empty if nowhere
-     * @param report as of today, for a reader
+     * @param report as of today, for a reader by their code; the first for one that is not known
      */
     public record Subject(
             EditionStore.Of of,
@@ -69,8 +68,8 @@ public class Publishing {
             String question,
             boolean readers,
             String readings,
-            List<Photo> photos,
-            Function<Profile, Report> report) {
+            Supplier<List<Photo>> photos,
+            Function<String, Report> report) {
         /** Address of a part of it. */
         public String at(String part) {
             return base + part + (query.isEmpty() ? "" : "?" + query);
@@ -89,10 +88,13 @@ public class Publishing {
     String show(Subject s, Filled filled, Model model) {
         model.addAttribute("subject", s);
         model.addAttribute("filled", filled);
-        model.addAttribute("readers", s.readers() ? profiles.all() : List.of());
+        EditionStore.Shown shown = editions.of(s.of());
+        List<Profile> readers = new ArrayList<>(Profile.shipped());
+        readers.addAll(shown.own());
+        model.addAttribute("readers", s.readers() ? readers : List.of());
         model.addAttribute(
                 "photos",
-                s.photos().stream()
+                s.photos().get().stream()
                         .map(p -> new Choice(
                                 p.id(),
                                 p.small(),
@@ -102,7 +104,7 @@ public class Publishing {
                         .toList());
         model.addAttribute(
                 "editions",
-                editions.of(s.of()).stream()
+                shown.editions().stream()
                         .map(e -> new Line(
                                 e.number(),
                                 e.headline().isEmpty() ? s.question() : e.headline(),
@@ -114,15 +116,8 @@ public class Publishing {
         return "answers/publish";
     }
 
-    private Report report(Subject s, String reader) {
-        List<Profile> all = profiles.all();
-        return Units.in(
-                UnitSystem.METRIC,
-                () -> s.report()
-                        .apply(all.stream()
-                                .filter(p -> p.code().equals(reader))
-                                .findFirst()
-                                .orElse(all.get(0))));
+    private static Report report(Subject s, String reader) {
+        return Units.in(UnitSystem.METRIC, () -> s.report().apply(reader));
     }
 
     /** The report as it would be, before anything is published: as {@code html}, {@code md} or {@code json}. */
@@ -147,7 +142,7 @@ public class Publishing {
 
     String publish(
             Subject s, Map<String, String> sent, UUID key, Hands hands, HttpServletResponse response, Model model) {
-        List<Photo> chosen = s.photos().stream()
+        List<Photo> chosen = s.photos().get().stream()
                 .filter(p -> sent.getOrDefault("photo" + p.id(), "").equals("on"))
                 .toList();
         Map<String, String> problems = problems(sent, chosen);
@@ -185,7 +180,7 @@ public class Publishing {
     private int edition(Subject s, Report report, Map<String, String> sent, List<Photo> chosen, UUID key, Hands hands) {
         Optional<Report> before = editions.latest(s.of()).map(text -> json.readValue(text, Report.class));
         String changed = before.map(b -> Changed.since(b, report)).orElse("");
-        int next = editions.of(s.of()).stream()
+        int next = editions.of(s.of()).editions().stream()
                         .mapToInt(EditionStore.Listed::number)
                         .max()
                         .orElse(0)

@@ -1,13 +1,19 @@
 package org.evensheen.app.answers;
 
+import java.util.Currency;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Refused;
+import org.evensheen.app.page.Units;
 import org.evensheen.core.answer.Profile;
+import org.evensheen.core.cost.Money;
+import org.evensheen.core.label.PriceLine;
 import org.evensheen.core.measure.Quality;
 import org.evensheen.core.units.PlainText;
+import org.evensheen.core.units.UnitSystem;
 import org.springframework.stereotype.Component;
 
 /** Who asks, and by what weights: as a form sends it. */
@@ -29,6 +35,15 @@ class Readers {
                 .orElse(all.get(0));
         Map<Quality, Integer> weights = new EnumMap<>(chosen.weights());
         String problem = "";
+        String typedHour = sent.getOrDefault("hour", "").strip();
+        Optional<Money> hour = Optional.empty();
+        if (!typedHour.isEmpty()) {
+            PriceLine.Typed read = PriceLine.read(typedHour, Optional.of(home()));
+            hour = read.price().filter(h -> h.amount().signum() > 0);
+            problem = read.problem()
+                    .map(p -> "An hour is a price like 30 EUR. " + p)
+                    .orElse("");
+        }
         for (Quality q : Quality.values()) {
             String typed = sent.getOrDefault(q.code(), "").strip();
             if (typed.matches("\\d{1,2}") && Integer.parseInt(typed) <= Profile.MOST) {
@@ -42,6 +57,7 @@ class Readers {
             return new AnswerPage.Asked(
                     chosen,
                     all,
+                    hour,
                     "Something has to matter: move one weight at least. The weights of “%s” stand."
                             .formatted(chosen.name()));
         }
@@ -50,7 +66,13 @@ class Readers {
                         ? chosen
                         : new Profile(chosen.code() + "+", chosen.name() + ", moved", weights),
                 all,
+                hour,
                 problem);
+    }
+
+    /** The currency of whoever types a number alone. */
+    private static Currency home() {
+        return Currency.getInstance(Units.now() == UnitSystem.US ? "USD" : "EUR");
     }
 
     /** Keeps weights under a name, and gives its code. */

@@ -43,33 +43,31 @@ class Reporting {
     private final Answering answering;
     private final Living living;
     private final ProductStore products;
-    private final ProfileStore profiles;
     private final OverruledStore overruled;
     private final JsonMapper json;
 
-    Reporting(
-            Answering answering,
-            Living living,
-            ProductStore products,
-            ProfileStore profiles,
-            OverruledStore overruled,
-            JsonMapper json) {
+    Reporting(Answering answering, Living living, ProductStore products, OverruledStore overruled, JsonMapper json) {
         this.answering = answering;
         this.living = living;
         this.products = products;
-        this.profiles = profiles;
         this.overruled = overruled;
         this.json = json;
     }
 
-    /** The report as of a day, for a reader, with its seal. */
-    Report of(Study study, LocalDate today, Profile profile) {
+    /** The report as of a day, for a reader by their code or the first, with its seal. */
+    Report of(Study study, LocalDate today, String reader) {
         int day = Math.max(0, (int) java.time.temporal.ChronoUnit.DAYS.between(study.firstDay(), today));
-        Answer answer = answering.of(study, day);
+        OverruledStore.Aside aside = overruled.aside(study.id());
+        Answer answer = answering.of(study, day, new Purse(aside.rates(), Optional.empty()));
+        List<Profile> readers = new ArrayList<>(Profile.shipped());
+        readers.addAll(aside.own());
+        Profile profile = readers.stream()
+                .filter(p -> p.code().equals(reader))
+                .findFirst()
+                .orElse(readers.get(0));
         AnswerWords words = new AnswerWords(study, answer);
         Weighed weighed = answer.forReader(profile);
         Worth worth = Worths.of(answer, profile);
-        List<Profile> readers = profiles.all();
         List<Product> shelf = products.allNamed(Entrants.names(study.record().contenders()));
         Report report = new Report(
                 Report.FORMAT,
@@ -104,7 +102,7 @@ class Reporting {
                                         words.cost(p),
                                         p.edge() ? "; nothing is both cheaper and better" : ""))
                         .toList(),
-                advice(study, words, answer, weighed, readers, worth),
+                advice(aside.said(), words, answer, weighed, readers, worth),
                 living.promises(study, keeps(study), today),
                 words.missing(weighed),
                 method(study),
@@ -151,8 +149,12 @@ class Reporting {
     }
 
     private List<Report.Advised> advice(
-            Study study, AnswerWords words, Answer answer, Weighed weighed, List<Profile> readers, Worth worth) {
-        Map<Integer, OverruledStore.Overruled> said = overruled.of(study.id());
+            Map<Integer, OverruledStore.Overruled> said,
+            AnswerWords words,
+            Answer answer,
+            Weighed weighed,
+            List<Profile> readers,
+            Worth worth) {
         return Advice.of(weighed, readers.stream().map(answer::forReader).toList(), worth, answer.footing()).stream()
                 .map(a -> new Report.Advised(
                         words.name(a.contender()),

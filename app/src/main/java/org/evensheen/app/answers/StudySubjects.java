@@ -4,12 +4,10 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Map;
 import java.util.Optional;
-import org.evensheen.app.page.Missing;
 import org.evensheen.app.photos.PhotoStore;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
 import org.springframework.stereotype.Component;
-import org.springframework.ui.Model;
 
 /** Studies whose key is open can be published. */
 @Component
@@ -32,18 +30,11 @@ class StudySubjects implements Subjects {
     }
 
     @Override
-    public Optional<String> waits(Optional<Long> id, Model model) {
-        Study study = studies.load(id.orElseThrow());
-        model.addAttribute("study", study);
-        return study.judgedByCode() ? Optional.of("answers/closed") : Optional.empty();
-    }
-
-    @Override
     public Publishing.Subject subject(Optional<Long> number, Map<String, String> sent) {
         long id = number.orElseThrow();
         Study study = studies.load(id);
         if (study.judgedByCode()) {
-            throw new Missing("This study is judged by code: a report would give names away. Open its key first.");
+            throw new Closed(study);
         }
         String base = "/studies/" + id;
         return new Publishing.Subject(
@@ -54,7 +45,7 @@ class StudySubjects implements Subjects {
                 study.question(),
                 true,
                 base + "/bundle",
-                photos.of(id).stream().map(this::photo).toList(),
+                () -> photos.of(id).stream().map(this::photo).toList(),
                 reader -> reporting.of(study, LocalDate.now(clock), reader));
     }
 

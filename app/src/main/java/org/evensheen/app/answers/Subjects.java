@@ -2,7 +2,6 @@ package org.evensheen.app.answers;
 
 import java.util.Map;
 import java.util.Optional;
-import org.springframework.ui.Model;
 
 /** What can be published under one part of the addresses. */
 public interface Subjects {
@@ -17,9 +16,4 @@ public interface Subjects {
      * @throws org.evensheen.app.page.Missing if there is none, or nothing of it may go out yet
      */
     Publishing.Subject subject(Optional<Long> id, Map<String, String> sent);
-
-    /** A view that says why one can't be published yet; empty if it can. */
-    default Optional<String> waits(Optional<Long> id, Model model) {
-        return Optional.empty();
-    }
 }

@@ -38,7 +38,7 @@ class ProductSubjects implements Subjects {
                 name,
                 false,
                 "",
-                List.of(),
+                List::of,
                 reader -> leaflets.report(LeagueLeaflet.of(name, tables.standing(name))));
     }
 }

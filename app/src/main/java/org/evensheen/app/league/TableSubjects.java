@@ -44,7 +44,7 @@ class TableSubjects implements Subjects {
                 LeagueLeaflet.question(page),
                 false,
                 "",
-                List.of(),
+                List::of,
                 reader -> leaflets.report(LeagueLeaflet.of(table)));
     }
 }

@@ -345,7 +345,9 @@ final class LifeWords {
     static String wanting(Outlay.Wanting w) {
         String what = w.unmeasured() > 0
                 ? "%s of %s went on in an amount that is not known".formatted(w.unmeasured(), w.of())
-                : "%s of %s went on without a price on its label".formatted(w.unpriced(), w.of());
+                : w.unpriced() > 0
+                        ? "%s of %s went on without a price on its label".formatted(w.unpriced(), w.of())
+                        : "prices are in %d currencies".formatted(w.currencies());
         return "what a week cost can't be said: " + what;
     }
 

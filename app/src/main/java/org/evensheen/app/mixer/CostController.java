@@ -33,9 +33,11 @@ class CostController {
 
     private final ProductStore products;
     private final CostStore costs;
+    private final RateStore rates;
     private final Clock clock;
 
-    CostController(ProductStore products, CostStore costs, Clock clock) {
+    CostController(ProductStore products, CostStore costs, RateStore rates, Clock clock) {
+        this.rates = rates;
         this.products = products;
         this.costs = costs;
         this.clock = clock;
@@ -51,7 +53,7 @@ class CostController {
         String job = typed.getOrDefault("job", jobs.isEmpty() ? "" : jobs.get(0).name())
                 .strip();
         List<Product> offering = products.offering(job, MOST_PRODUCTS);
-        List<Rate> rates = costs.rates();
+        List<Rate> stated = rates.rates();
         Map<String, String> problems = new LinkedHashMap<>();
         String fill = or(typed, "fill", "");
         String car = or(typed, "car", "");
@@ -66,7 +68,7 @@ class CostController {
                     problems.put("in", "“%s” is not a currency. Write its three letters, like EUR.".formatted(code));
                     return Currency.getInstance("EUR");
                 }));
-        CostRows reckoned = new CostRows(common, rates, typed);
+        CostRows reckoned = new CostRows(common, stated, typed);
         CostPage.Basis basis = CostPage.Basis.of(per);
         List<CostRows.Row> rows = reckoned.of(
                 offering, job, costs.bundled(offering.stream().map(Product::id).toList()), basis::of);
@@ -78,7 +80,7 @@ class CostController {
                         jobs,
                         reckoned,
                         rows,
-                        rates,
+                        stated,
                         problems));
         model.addAttribute("filled", filled);
         model.addAttribute("key", UUID.randomUUID());
@@ -148,7 +150,7 @@ class CostController {
             response.setStatus(422);
             return show(typed, new Filled("rate", typed, problems), model);
         }
-        costs.keepRate(new Rate(from.orElseThrow(), to.orElseThrow(), worth.orElseThrow(), on), key);
+        rates.keep(new Rate(from.orElseThrow(), to.orElseThrow(), worth.orElseThrow(), on), key);
         return "redirect:/mixer/cost?job=" + encoded(typed.getOrDefault("job", ""));
     }
 

@@ -11,14 +11,13 @@ import java.util.Map;
 import java.util.UUID;
 import org.evensheen.core.cost.Bundle;
 import org.evensheen.core.cost.Money;
-import org.evensheen.core.cost.Rate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** What costs are reckoned from besides labels: jobs, bundles and stated rates. */
+/** What costs are reckoned from besides labels: jobs and bundles. */
 @Component
-class CostStore {
+public class CostStore {
     private static final int MOST_JOBS = 24;
 
     private final JdbcClient database;
@@ -46,10 +45,10 @@ class CostStore {
      *
      * @param paid its share of the bundle's price, by list prices
      */
-    record Bundled(long product, String bundle, double sizeMl, Money paid) {}
+    public record Bundled(long product, String bundle, double sizeMl, Money paid) {}
 
     /** Bundles that hold any of some products, each split by list prices. */
-    List<Bundled> bundled(Collection<Long> products) {
+    public List<Bundled> bundled(Collection<Long> products) {
         if (products.isEmpty()) {
             return List.of();
         }
@@ -83,31 +82,6 @@ class CostStore {
     }
 
     private record Item(String bundle, Money price, long product, double sizeMl, Money list) {}
-
-    /** The latest stated rate of each pair. */
-    List<Rate> rates() {
-        return database.sql("""
-                        select distinct on (base, quote) base, quote, worth, stated_on from exchange_rate
-                        order by base, quote, stated_on desc, id desc""")
-                .query((row, n) -> new Rate(
-                        Currency.getInstance(row.getString("base")),
-                        Currency.getInstance(row.getString("quote")),
-                        row.getBigDecimal("worth"),
-                        row.getObject("stated_on", LocalDate.class)))
-                .list();
-    }
-
-    void keepRate(Rate rate, UUID key) {
-        database.sql("""
-                        insert into exchange_rate (base, quote, worth, stated_on, page_key)
-                        values (:from, :to, :worth, :day, :key) on conflict (page_key) do nothing""")
-                .param("from", rate.from().getCurrencyCode())
-                .param("to", rate.to().getCurrencyCode())
-                .param("worth", rate.worth())
-                .param("day", rate.on())
-                .param("key", key)
-                .update();
-    }
 
     /** A product of a bundle about to be kept. */
     record DraftItem(long product, double sizeMl, BigDecimal listPrice) {}

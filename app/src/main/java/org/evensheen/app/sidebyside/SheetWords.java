@@ -194,6 +194,8 @@ final class SheetWords {
         spent.ml().ifPresent(ml -> told.add(Figures.volume(ml)));
         spent.cost().ifPresent(cost -> told.add(Figures.money(cost)));
         spent.staysSeconds().ifPresent(s -> told.add("left on for " + StepWords.time(s)));
+        spent.minutes()
+                .ifPresent(m -> told.add("%s min a %s".formatted(Figures.compact(m.mean(), 2), singular(c.shape()))));
         spent.departure()
                 .filter(d -> !d.within())
                 .ifPresent(d -> told.add(
@@ -290,7 +292,7 @@ final class SheetWords {
         return c.shape() == Places.ITEMS ? "" : place.name();
     }
 
-    private static String singular(Places shape) {
+    static String singular(Places shape) {
         return switch (shape) {
             case HALVES, SEAT_HALVES -> "half";
             case QUARTERS -> "quarter";

@@ -9,7 +9,6 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
-import org.evensheen.core.cost.Money;
 import org.evensheen.core.footing.Footing;
 import org.evensheen.core.sidebyside.Comparison;
 import org.evensheen.core.sidebyside.Found;
@@ -90,15 +89,19 @@ public class Tellings {
     public Weighable weighable(long id) {
         Comparison c = comparisons.load(id);
         Sheet sheet = sheets.of(id, c);
-        Map<Integer, Money> spent = new TreeMap<>();
-        sheet.spent().forEach(s -> s.cost().ifPresent(m -> spent.put(s.contender(), m)));
+        Map<Integer, Weighable.Took> took = new TreeMap<>();
+        sheet.spent()
+                .forEach(s -> took.put(
+                        s.contender(),
+                        new Weighable.Took(s.dose(), c.bottle(s.contender()).perMl(), s.minutes())));
         return new Weighable(
                 id,
                 c.said().size(),
                 c.rounds(),
                 c.contenders().stream().map(Contender::name).collect(Collectors.joining(" / ")),
                 c.contenders(),
-                spent,
+                SheetWords.singular(c.shape()),
+                took,
                 footing(sheet),
                 sheet.helps().stream()
                         .filter(h -> h.remedy() == Sheet.Remedy.EXCHANGE_SIDES)

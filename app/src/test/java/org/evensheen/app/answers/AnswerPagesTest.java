@@ -1,17 +1,22 @@
 package org.evensheen.app.answers;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.net.http.HttpResponse;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SamplePlan;
 import org.evensheen.app.live.SampleProduct;
 import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
+import org.evensheen.app.mixer.RateStore;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.sidebyside.Afternoons;
 import org.evensheen.app.studies.Study;
@@ -134,6 +139,8 @@ class AnswerPagesTest {
                 .doesNotContain("Osier", "Brock");
         assertThat(Web.get("/studies/" + closed.id() + "/answer/next").statusCode())
                 .isEqualTo(404);
+        assertThat(Web.get("/studies/" + closed.id() + "/answer/bottles").statusCode())
+                .isEqualTo(404);
     }
 
     /** An afternoon is weighed too: what was preferred and what was seen in several rounds, each quality once, for whoever asks. */
@@ -169,7 +176,7 @@ class AnswerPagesTest {
                 .contains(
                         "<mark>" + better + " is first.</mark>",
                         "glide: the worst is 0, " + better + ", the best, is 100")
-                .contains("dirt gone", "2.80 EUR for what went on", "0.70 EUR for what went on", "How far to trust it")
+                .contains("dirt gone", "0.40 EUR a half", "0.10 EUR a half", "How far to trust it")
                 .doesNotContain("Say otherwise", "/verdict\"");
         assertThat(Web.get(at + "/answer?for=show&life=0&slickness=0&water=0&gloss=0&cleaning=0&foam=0&ease=0&cost=9")
                         .body())
@@ -185,6 +192,116 @@ class AnswerPagesTest {
                 .containsPattern("more rounds? with sides exchanged|it is settled");
         assertThat(Web.get("/compare/987654/answer").statusCode()).isEqualTo(404);
         assertThat(Web.get("/compare/987654/answer/next").statusCode()).isEqualTo(404);
+    }
+
+    /** An hour is worth what is typed, where minutes are known of all; another currency is turned by a stated rate, or left out. */
+    @Test
+    void hoursAndOtherCurrenciesCount() {
+        String slow = SampleProduct.name("Alder");
+        String quick = SampleProduct.name("Birch");
+        SampleProduct.make(slow, "spray-wax", "apply 10 mL per panel; 1 L 20 EUR", 0);
+        SampleProduct.make(quick, "spray-wax", "apply 10 mL per panel; 1 L 30 DKK", 0);
+        String at = Afternoons.begunAsking("spray", Set.of("minutes"), slow, quick);
+        Web.post(at + "/again", Map.of("key", UUID.randomUUID().toString()));
+        var c = Afternoons.load(at);
+        c.places().forEach(p -> {
+            boolean first = c.on(p.code()).name().equals(slow);
+            Afternoons.say(at, "streaks/" + p.code(), "" + (first ? 1 : 4 + p.row()));
+            Afternoons.say(at, "dose/" + p.code(), first ? "10 mL" : p.row() == 1 ? "8 mL" : "12 mL");
+        });
+        assertThat(Afternoons.plain(Web.get(at + "/answer")))
+                .contains("It takes two products whose cost is known")
+                .doesNotContain("0.30");
+        assertThat(Web.post(
+                                "/mixer/rates",
+                                Map.of(
+                                        "from",
+                                        "DKK",
+                                        "to",
+                                        "EUR",
+                                        "worth",
+                                        "0.5",
+                                        "on",
+                                        "2026-01-02",
+                                        "key",
+                                        UUID.randomUUID().toString()))
+                        .statusCode())
+                .isEqualTo(302);
+        assertThat(Afternoons.plain(Web.get(at + "/answer")))
+                .as("10 mL of 20 EUR a litre; 10 mL, in the middle, of 15 EUR a litre")
+                .contains("0.20 EUR a half", "0.15 EUR a half");
+        assertThat(Afternoons.plain(Web.get(at + "/answer?hour=30")))
+                .contains("Hands’ time is left out: minutes are wanting", "value=\"30.00 EUR\"", "hour=30.00+EUR")
+                .doesNotContain("hands and all");
+        c.places()
+                .forEach(p -> Afternoons.say(
+                        at, "minutes/" + p.code(), c.on(p.code()).name().equals(slow) ? "12" : "4"));
+        assertThat(Afternoons.plain(Web.get(at + "/answer?hour=30")))
+                .as("12 and 4 minutes at half a EUR each")
+                .contains("6.20 EUR a half, hands and all", "2.15 EUR a half, hands and all");
+        for (String wrong : List.of("dear", "-3 EUR", "30 QQQ")) {
+            assertThat(Web.get(at + "/answer?hour=" + wrong.replace(" ", "+")).statusCode())
+                    .as(wrong)
+                    .isEqualTo(422);
+        }
+        Answer answer = LiveApp.bean(AfternoonAnswering.class)
+                .of(
+                        LiveApp.bean(AfternoonAnswering.class).weighable(Long.parseLong(at.replaceAll("\\D", ""))),
+                        new Purse(LiveApp.bean(RateStore.class).rates(), Optional.empty()));
+        int number =
+                c.on("A").name().equals(quick) ? c.on("A").number() : c.on("B").number();
+        assertThat(spread(answer.costs().get(number)))
+                .as("8 and 12 mL: 2.83/√2 of 10, on the log scale")
+                .isCloseTo(0.2, within(0.01));
+        assertThat(spread(answer.costs().get(1 - number))).as("twice the same").isZero();
+    }
+
+    /** Each size, and its share of a kit's price, at the amount that went on; concentrate and ready to use are told apart. */
+    @Test
+    void bottlesAndKitsAreSetSideBySideAtWhatWentOn() {
+        String mixed = SampleProduct.name("Reed");
+        String ready = SampleProduct.name("Sedge");
+        long id = SampleProduct.make(mixed, "rinseless", "rinseless 1:99; 500 mL 10 EUR; 1 L 16 EUR", 0);
+        long other = SampleProduct.make(ready, "rinseless", "rinseless ready to use; 500 mL 5 EUR", 0);
+        String kit = "Kit " + mixed;
+        LiveApp.database()
+                .sql("""
+                with b as (insert into bundle (name, price, currency, page_key)
+                           values (:kit, 9, 'EUR', gen_random_uuid()) returning id)
+                insert into bundle_item (bundle_id, product_id, size_ml, list_price)
+                select b.id, p.product, 500, p.list from b, (values (:mixed::bigint, 10), (:ready::bigint, 5)) p (product, list)""")
+                .param("kit", kit)
+                .param("mixed", id)
+                .param("ready", other)
+                .update();
+        String at = Afternoons.begun("rinseless", mixed, ready);
+        var c = Afternoons.load(at);
+        c.places()
+                .forEach(p -> Afternoons.say(
+                        at, "dose/" + p.code(), c.on(p.code()).name().equals(mixed) ? "10 mL" : "500 mL"));
+        String told = Afternoons.plain(Web.get(at + "/answer/bottles"));
+        assertThat(told)
+                .as(
+                        "6 of the kit's 9 EUR are for 500 mL of the concentrate, so 10 mL are 0.12; a litre does it for 0.16")
+                .contains(
+                        "As it was used, " + mixed + " from 500 mL of concentrate, out of “" + kit
+                                + "” is cheapest: 0.12 EUR a half.",
+                        "0.16 EUR a half",
+                        "0.20 EUR a half",
+                        "5.00 EUR a half",
+                        "500 mL, ready to use",
+                        "1 L of concentrate",
+                        "does 100 of these",
+                        ready + " from 500 mL, ready to use costs 42× as much.");
+        assertThat(Web.get(Afternoons.begun("soap", "Fen", "Rush") + "/answer/bottles")
+                        .body())
+                .doesNotContain("By the bottle");
+        assertThat(Web.get("/compare/987654/answer/bottles").statusCode()).isEqualTo(404);
+    }
+
+    private static double spread(double[] logs) {
+        double mean = Arrays.stream(logs).average().orElseThrow();
+        return Math.sqrt(Arrays.stream(logs).map(l -> (l - mean) * (l - mean)).sum() / logs.length);
     }
 
     /** What the label asks for a section stands beside what went on, with what a bottle does of either. */

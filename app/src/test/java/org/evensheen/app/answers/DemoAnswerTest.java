@@ -6,9 +6,11 @@ import static org.assertj.core.api.Assertions.within;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.evensheen.app.league.Rounds;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.Web;
+import org.evensheen.app.mixer.RateStore;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.answer.Onward;
@@ -46,7 +48,8 @@ class DemoAnswerTest {
 
     private static Answer answer(Study study) {
         int today = (int) java.time.temporal.ChronoUnit.DAYS.between(study.firstDay(), LocalDate.now());
-        return LiveApp.bean(Answering.class).of(study, today);
+        return LiveApp.bean(Answering.class)
+                .of(study, today, new Purse(LiveApp.bean(RateStore.class).rates(), Optional.empty()));
     }
 
     @Test
@@ -74,17 +77,23 @@ class DemoAnswerTest {
         Weighed sea = answer.forReader(Profile.shipped().get(0));
         AnswerWords words = new AnswerWords(study, answer);
         assertThat(words.first(sea)).isEqualTo("Tidewrack Mist Coat is first.");
-        assertThat(sea.lines().stream()
+        Weighed life = answer.forReader(new Profile("life", "How long alone", java.util.Map.of(Quality.LIFE, 1)));
+        assertThat(life.lines().stream()
                         .filter(l ->
                                 List.of("Osier Spray Seal", "Kelter Rinse-On").contains(words.name(l.contender())))
                         .map(Weighed.Line::place))
+                .as("by how long they last")
                 .containsExactly(2, 2);
         assertThat(words.missing(sea))
                 .contains(
                         "Water: at the latest look none was graded above bare.",
-                        "Gloss, cleaning, foam and ease: not measured here.",
-                        "Cost: an amount or a price in EUR is wanting for Tidewrack Mist Coat.");
-        assertThat(answer.costs()).as("priced in another currency than most").hasSize(4);
+                        "Gloss, cleaning, foam and ease: not measured here.");
+        assertThat(answer.costs())
+                .as("one is priced in another currency, and a rate was stated")
+                .hasSize(5);
+        assertThat(LiveApp.bean(Answering.class).of(study, 700, Purse.EMPTY).costs())
+                .as("without a rate it can't be set against the others")
+                .hasSize(4);
         assertThat(AnswerWords.turns(sea)).startsWith("The order turns on life");
         assertThat(NextPage.of(AnswerOf.study(study), sea, List.of()).lead())
                 .isEqualTo("For this reader it is settled: Tidewrack Mist Coat stands alone.");

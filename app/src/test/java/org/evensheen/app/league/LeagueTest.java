@@ -11,6 +11,7 @@ import java.util.UUID;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SampleProduct;
 import org.evensheen.app.live.SampleStudy;
+import org.evensheen.app.live.StatementCounter;
 import org.evensheen.app.live.Web;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.sidebyside.Afternoons;
@@ -177,6 +178,9 @@ class LeagueTest {
                         .statusCode())
                 .isEqualTo(404);
         assertThat(Web.get("/verdicts/behind").statusCode()).isEqualTo(400);
+        assertThat(StatementCounter.during(() ->
+                        Web.get("/verdicts/behind" + address.substring(9) + "&product=" + cheap.replace(" ", "%20"))))
+                .isLessThanOrEqualTo(5);
         assertThat(Web.get(address + "&price=10").body()).doesNotContain(">" + dear);
         assertThat(Web.get(address + "&price=30").body()).contains(cheap, dear).doesNotContain(">" + third);
         assertThat(Web.get(address + "&price=cheap").body()).contains("A price is a number like 20", dear);

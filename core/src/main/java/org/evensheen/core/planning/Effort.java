@@ -18,10 +18,16 @@ import org.evensheen.core.units.Span;
  * @param untold products whose labels or calibrations don't tell their mL
  */
 public record Effort(double hours, double perVisit, int readings, double millilitres, List<String> untold) {
-    private static final double SETTING_UP = 20;
+    /** Minutes to set up and pack, a visit. */
+    public static final double SETTING_UP = 20;
+
     private static final double STRIPPING = 45;
     private static final double STRIPPING_EACH = 3;
-    private static final double APPLYING_EACH = 3;
+    /** Minutes to put a coat on a section. */
+    public static final double APPLYING_EACH = 3;
+
+    /** Seconds of walking and noting, a section and round. */
+    public static final double WALKING = 10;
 
     /**
      * Adds it up.
@@ -34,7 +40,7 @@ public record Effort(double hours, double perVisit, int readings, double millili
         double round = SETTING_UP;
         int readings = 0;
         for (Planned planned : protocol.measures()) {
-            round += sections * (planned.repeats() * planned.measure().seconds() + 10) / 60;
+            round += sections * (planned.repeats() * planned.measure().seconds() + WALKING) / 60;
             readings += sections * planned.repeats();
         }
         double apply = 0;

@@ -142,6 +142,8 @@ public record Sheet(
      * @param staysSeconds how long it stayed on, s, the longest of its places; empty if no clock ran
      * @param departure how it stood to its label; empty if the two can't be compared
      * @param each what one of its places takes out of a bottle; empty unless amount and bottle are known
+     * @param dose mL that one of its places took; empty unless it is known of all that were dosed
+     * @param minutes that one of its places took; empty if none was timed
      */
     public record Spent(
             int contender,
@@ -149,7 +151,9 @@ public record Sheet(
             Optional<Money> cost,
             OptionalDouble staysSeconds,
             Optional<Departure> departure,
-            Optional<PerUse> each) {}
+            Optional<PerUse> each,
+            Optional<Each> dose,
+            Optional<Each> minutes) {}
 
     /** Works it out. */
     public static Sheet of(Comparison c, Instant now) {

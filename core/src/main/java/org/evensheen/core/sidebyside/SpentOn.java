@@ -36,9 +36,19 @@ final class SpentOn {
             Optional<Departure> departure = doses.stream()
                     .flatMap(d -> d.against(c.bottle(x.number())).stream())
                     .max(Comparator.comparingDouble(d -> Math.abs(Math.log(d.factor()))));
-            if (ml.isPresent() || stays.isPresent() || departure.isPresent()) {
+            Optional<Each> minutes = Each.of(c.answers()
+                    .under("minutes/")
+                    .filter(s -> places.stream().anyMatch(p -> s.step().endsWith("/" + p.code())))
+                    .mapToDouble(s -> Double.parseDouble(s.value()))
+                    .toArray());
+            if (ml.isPresent() || stays.isPresent() || departure.isPresent() || minutes.isPresent()) {
                 Optional<Money> cost = ml.isPresent()
                         ? c.bottle(x.number()).perMl().map(m -> m.times(ml.getAsDouble()))
+                        : Optional.empty();
+                Optional<Each> dose = ml.isPresent()
+                        ? Each.of(doses.stream()
+                                .mapToDouble(d -> d.ml().getAsDouble())
+                                .toArray())
                         : Optional.empty();
                 OptionalDouble size = c.bottle(x.number()).sizeMl();
                 Optional<PerUse> each = ml.isPresent() && ml.getAsDouble() > 0 && size.isPresent()
@@ -47,7 +57,7 @@ final class SpentOn {
                                 size.getAsDouble(),
                                 c.bottle(x.number()).perMl().map(m -> m.times(size.getAsDouble()))))
                         : Optional.empty();
-                all.add(new Spent(x.number(), ml, cost, stays, departure, each));
+                all.add(new Spent(x.number(), ml, cost, stays, departure, each, dose, minutes));
             }
         }
         return all;

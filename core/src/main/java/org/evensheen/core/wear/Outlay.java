@@ -1,5 +1,6 @@
 package org.evensheen.core.wear;
 
+import java.util.Currency;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -28,7 +29,7 @@ public record Outlay(Money spent, Money aWeek, boolean atMost) {
         return weeks > 0 ? spent.map(s -> new Outlay(s, s.over(weeks), median.isEmpty())) : Optional.empty();
     }
 
-    /** All that went on one section of a contender; empty where an amount or a price is not known, or nothing went on. */
+    /** All that went on one section of a contender; empty where an amount or a price is not known, prices are in several currencies, or nothing went on. */
     public static Optional<Money> spent(StudyRecord study, Contender contender, int until) {
         return spent(study.applications().stream()
                 .filter(a -> a.contender() == contender.number() && a.day() <= until)
@@ -41,8 +42,9 @@ public record Outlay(Money spent, Money aWeek, boolean atMost) {
      * @param unmeasured how often something went on of which no amount is known
      * @param unpriced how often something went on whose label has no price
      * @param of how often something went on
+     * @param currencies in how many currencies its prices are; more than one don't add up
      */
-    public record Wanting(long unmeasured, long unpriced, long of) {}
+    public record Wanting(long unmeasured, long unpriced, long of, long currencies) {}
 
     /** What is missing for it; empty if nothing is, or nothing went on. */
     public static Optional<Wanting> wanting(StudyRecord study, Contender contender, int until) {
@@ -53,16 +55,23 @@ public record Outlay(Money spent, Money aWeek, boolean atMost) {
         long unpriced = on.stream()
                 .filter(a -> a.label().flatMap(Outlay::perMl).isEmpty())
                 .count();
-        return unmeasured + unpriced == 0
+        long currencies = on.stream()
+                .flatMap(a -> a.label().flatMap(Outlay::perMl).stream())
+                .map(Money::currency)
+                .distinct()
+                .count();
+        return unmeasured + unpriced == 0 && currencies < 2
                 ? Optional.empty()
-                : Optional.of(new Wanting(unmeasured, unpriced, on.size()));
+                : Optional.of(new Wanting(unmeasured, unpriced, on.size(), currencies));
     }
 
     private static Optional<Money> spent(List<Application> applications) {
         Optional<Money> sum = Optional.empty();
         for (Application a : applications) {
             Optional<Money> one = cost(a);
-            if (one.isEmpty()) {
+            Optional<Currency> before = sum.map(Money::currency);
+            if (one.isEmpty()
+                    || before.filter(c -> !c.equals(one.get().currency())).isPresent()) {
                 return Optional.empty();
             }
             sum = Optional.of(sum.map(s -> s.plus(one.get())).orElse(one.get()));

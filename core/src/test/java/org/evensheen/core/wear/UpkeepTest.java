@@ -173,7 +173,31 @@ class UpkeepTest {
                 .isEmpty();
         assertThat(Outlay.wanting(
                         study("again every 2 weeks"), study.contenders().get(0), 99))
-                .contains(new Outlay.Wanting(1, 1, 3));
+                .contains(new Outlay.Wanting(1, 1, 3, 1));
         assertThat(Outlay.wanting(study, study.contenders().get(0), 99)).isEmpty();
+    }
+
+    /** What is priced in two currencies doesn't add up, and that is said. */
+    @Test
+    void pricesInSeveralCurrenciesAreNotAdded() {
+        for (String currency : List.of("EUR", "USD")) {
+            put.add(new Application(
+                    put.size(),
+                    0,
+                    1 + put.size(),
+                    "",
+                    org.evensheen.core.label.LabelLine.readDose("4 mL per section")
+                            .dose(),
+                    Optional.empty(),
+                    Optional.empty(),
+                    Optional.empty(),
+                    "",
+                    Optional.of(org.evensheen.core.label.LabelLine.read("4 mL per section; 200 mL 10 " + currency)
+                            .label()),
+                    List.of()));
+        }
+        StudyRecord study = study("again every 2 weeks");
+        assertThat(Outlay.spent(study, study.contenders().get(0), 99)).isEmpty();
+        assertThat(Outlay.wanting(study, study.contenders().get(0), 99)).contains(new Outlay.Wanting(0, 0, 2, 2));
     }
 }
