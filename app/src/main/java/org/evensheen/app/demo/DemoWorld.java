@@ -26,6 +26,7 @@ import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.water.WaterKind;
+import org.evensheen.core.water.Wetting;
 import org.evensheen.standins.Coating;
 import org.evensheen.standins.Hardship;
 import org.evensheen.standins.Paint;
@@ -201,6 +202,7 @@ final class DemoWorld {
         List<Happening> happenings = new ArrayList<>(List.of(
                 new Happening(0, Kind.GAUGE_CHECKED),
                 new Happening(0, Kind.WEATHER_NOTED),
+                new Happening(0, Kind.WETTED, Wetting.MIST.code()),
                 new Happening(1, Kind.APPLIED)));
         for (int day = 10; day < 42; day += 7) {
             happenings.add(new Happening(day, Kind.WASHED));
@@ -241,6 +243,7 @@ final class DemoWorld {
         long seed = 77120;
         List<Happening> happenings = new ArrayList<>(List.of(
                 new Happening(0, Kind.GAUGE_CHECKED),
+                new Happening(0, Kind.WETTED, Wetting.MIST.code()),
                 new Happening(0, Kind.APPLIED),
                 new Happening(49, Kind.GAUGE_CHECKED)));
         for (int day : new int[] {1, 7, 14, 21, 28, 42, 56}) {

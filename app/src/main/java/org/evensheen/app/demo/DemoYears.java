@@ -17,6 +17,7 @@ import org.evensheen.core.study.Happening.Kind;
 import org.evensheen.core.study.Occasion;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.water.WaterKind;
+import org.evensheen.core.water.Wetting;
 import org.evensheen.standins.Coating;
 import org.evensheen.standins.Hardship;
 
@@ -30,6 +31,7 @@ final class DemoYears {
         List<Happening> happenings = new ArrayList<>(List.of(
                 new Happening(0, Kind.GAUGE_CHECKED),
                 new Happening(1, Kind.APPLIED),
+                new Happening(0, Kind.WETTED, Wetting.LOW_PRESSURE.code()),
                 new Happening(1, Kind.ODOMETER, "31 400 km")));
         for (int day = 15; day <= 364; day += 14) {
             happenings.add(new Happening(day, Kind.WASHED));

@@ -235,7 +235,14 @@ class Findings {
         double u = unit.get();
         return Optional.of(new FindingStore.Finding(
                 quality,
-                "%s, first readings".formatted(measure.words().at()),
+                "%s, first readings%s"
+                        .formatted(
+                                measure.words().at(),
+                                Optional.of(day)
+                                        .filter(on -> measure.wetted())
+                                        .flatMap(study.record()::wettedOn)
+                                        .map(w -> ", wetted by " + w.label())
+                                        .orElse("")),
                 document(
                         study,
                         measure.benefitIsShare() ? SHARE : measure.scale() == Scale.LOG ? TIMES : "",

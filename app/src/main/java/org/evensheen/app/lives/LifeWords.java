@@ -242,6 +242,8 @@ final class LifeWords {
                 "Bare was not read at every visit; where it wasn't, nothing can be said of what is left.";
             case COATED_AGAIN -> "Something went on again: curves end there, and begin anew with first readings.";
             case APPLIED_UNKNOWN -> "Nothing says when it went on; the day of the first readings is taken.";
+            case WETTED_OTHERWISE ->
+                "At some visit it was wetted in another way than for the first readings; that visit was left out.";
             case EXPOSURE_UNKNOWN ->
                 "The odometer was not read around every visit, or ran backwards; those visits were left out.";
         };
@@ -255,6 +257,9 @@ final class LifeWords {
                         .formatted(change.first(), day, change.later());
             case REPEATS ->
                 "First readings had %s repeats on a section, day %d has %s."
+                        .formatted(change.first(), day, change.later());
+            case WETTING ->
+                "First readings were wetted by %s, day %d by %s: the two are not set against each other."
                         .formatted(change.first(), day, change.later());
             case SECTIONS -> "Read first, but not on day %d: %s.".formatted(day, change.later());
         };

@@ -18,6 +18,7 @@ import org.evensheen.core.sidebyside.Move;
 import org.evensheen.core.sidebyside.Question;
 import org.evensheen.core.sidebyside.Said;
 import org.evensheen.core.sidebyside.Step;
+import org.evensheen.core.water.Wetting;
 
 /**
  * A step as it is shown.
@@ -174,6 +175,12 @@ record StepView(
                         new Answer(Said.GONE, "gone", ""));
             case BEFORE -> levels((Level) Measures.ofCode("dirt").orElseThrow());
             case LEVEL -> levels((Level) step.question().orElseThrow().measure().orElseThrow());
+            case DO ->
+                step.move().filter(Move::wets).isPresent()
+                        ? Stream.of(Wetting.values())
+                                .map(w -> new Answer(w.code(), w.label(), ""))
+                                .toList()
+                        : List.of();
             case PAIR -> step.places().stream().map(p -> new Answer(p, p, "")).toList();
             default -> List.of();
         };

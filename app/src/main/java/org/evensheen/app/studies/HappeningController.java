@@ -8,6 +8,7 @@ import org.evensheen.app.page.Hands;
 import org.evensheen.app.page.Refused;
 import org.evensheen.core.study.Happening;
 import org.evensheen.core.units.TypedNumber;
+import org.evensheen.core.water.Wetting;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -44,17 +45,23 @@ class HappeningController {
             Model model) {
         Study study = studies.load(id);
         int today = screen.today(study);
-        Happening.Kind known = Happening.Kind.ofCode(kind)
+        // "wetted mist": the way is chosen with the kind.
+        String[] chosen = kind.split(" ", 2);
+        Happening.Kind known = Happening.Kind.ofCode(chosen[0])
                 .orElseThrow(() -> new Refused("“" + kind + "” is not something the tape has a mark for."));
+        String said = (chosen.length > 1 ? chosen[1] + " " : "") + note.strip();
         TypedNumber typed = TypedNumber.read(day, "day", "days", 0, Math.max(0, today));
         String problem = typed instanceof TypedNumber.Refused
                 ? "Mark a day from 0 to today, day %d.".formatted(today)
-                : note.length() > LONGEST_NOTE
-                        ? "A note may have %d characters; this one has %d.".formatted(LONGEST_NOTE, note.length())
+                : said.length() > LONGEST_NOTE
+                        ? "A note may have %d characters; this one has %d.".formatted(LONGEST_NOTE, said.length())
                         : known == Happening.Kind.ODOMETER
                                         && Happening.kilometres(note).isEmpty()
                                 ? "Begin the note with what the odometer says: 48 210 km, or miles."
-                                : "";
+                                : known == Happening.Kind.WETTED
+                                                && Wetting.noted(said).isEmpty()
+                                        ? "Choose how it was wetted: by mist, low pressure, an open stream, or upright."
+                                        : "";
         if (!problem.isEmpty()) {
             response.setStatus(422);
             screen.show(study, Selection.of(study, Selection.Asked.NOTHING, today), Optional.empty(), model);
@@ -64,7 +71,7 @@ class HappeningController {
         int marked = (int) ((TypedNumber.Read) typed).value();
         happenings.keep(
                 id,
-                new Happening(marked, known, note.strip()),
+                new Happening(marked, known, said.strip()),
                 key,
                 Hands.of(request).name());
         return "redirect:/studies/%d?day=%d".formatted(id, marked);

@@ -30,6 +30,7 @@ public final class OutcomeWords {
             case FIRST_READINGS -> "first readings: nothing to lose yet";
             case NOT_READ_WHEN_FRESH -> "not read when it was fresh";
             case NO_CONTROL_WHEN_FRESH -> "bare was not read on its fresh day";
+            case WETTED_OTHERWISE -> "wetted in another way than when it was fresh";
             case NO_FIRST_EFFECT -> "no first effect that could be told from none";
             case MADE_WORSE -> "it made things worse than bare from the start";
             case SHEETS -> "it sheets: a drop's angle is no mark of it";

@@ -48,6 +48,7 @@ public record Slate(
      * The form for the next reading.
      *
      * @param key makes it kept once, however often it is sent
+     * @param wetted how the bed is wetted for it, where that matters and is known
      * @param problem what is wrong with what was typed, at its field
      */
     public record Entry(
@@ -60,6 +61,7 @@ public record Slate(
             String title,
             List<Field> fields,
             List<Choices> choices,
+            String wetted,
             String extra,
             List<Take> takes,
             String draft) {}

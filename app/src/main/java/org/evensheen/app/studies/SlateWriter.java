@@ -79,6 +79,15 @@ class SlateWriter {
                 rows(study, selection));
     }
 
+    /** How the bed is wetted for this look, as it was last said. */
+    private static String wetted(Study study, Selection selection, Measure measure) {
+        return Optional.of(selection.at().day())
+                .filter(d -> measure.wetted())
+                .flatMap(study.record()::wettedOn)
+                .map(w -> "Wetted by %s.".formatted(w.label()))
+                .orElse("");
+    }
+
     private static String done(Study study, Selection selection) {
         return NextReading.after(study.record(), selection.at(), selection.measure(), Optional.of(selection.section()))
                         .isPresent()
@@ -214,6 +223,7 @@ class SlateWriter {
                 asked(measure, next.repeat()),
                 what.fields(),
                 what.choices(before(study, selection)),
+                wetted(study, selection, measure),
                 next.extra()
                         ? inPlan
                                 ? "The plan's %s in. This would be one on top."

@@ -16,6 +16,7 @@ import org.evensheen.core.footing.Footing;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
 import org.evensheen.core.units.UnitSystem;
+import org.evensheen.core.water.Wetting;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import org.thymeleaf.TemplateEngine;
@@ -116,6 +117,7 @@ public class StudyScreen {
         model.addAttribute("address", selection.address(study));
         model.addAttribute("day", selection.at().day());
         model.addAttribute("revision", study.revision());
+        model.addAttribute("wettings", Wetting.values());
         model.addAttribute(
                 "mark",
                 new HappeningController.Mark(

@@ -58,10 +58,11 @@ public record TapeDrawing(
             "washed",
             "gauge-checked",
             "odometer",
+            "wetted",
             "weather-noted");
 
     /** What stands below the blade. */
-    private static final Set<String> BELOW = Set.of("gauge-checked", "odometer", "weather-noted");
+    private static final Set<String> BELOW = Set.of("gauge-checked", "odometer", "wetted", "weather-noted");
 
     /** Room that a notch wants on a narrow tape, as a share of it. */
     private static final double ROOM = 0.05;

@@ -135,6 +135,27 @@ class LifePagesTest {
         assertThat(Web.get("/studies/" + study.id() + "/life?by=km").body()).contains("by km");
     }
 
+    /** The way of wetting is chosen with the mark, holds until another is, and stands beside what is read of water. */
+    @Test
+    void theWayOfWettingIsMarkedAndStandsBesideWhatIsReadOfWater() {
+        Study study = SampleStudy.read();
+        String to = "/studies/" + study.id() + "/happenings";
+        String water = "/studies/" + study.id() + "?measure=left-behind&section=A";
+        assertThat(Web.get(water).body()).doesNotContain("Wetted by");
+        Map<String, String> mark = new java.util.HashMap<>(mark("from a hand's width"));
+        mark.put("kind", "wetted hose");
+        HttpResponse<String> none = Web.send(to, mark);
+        assertThat(none.statusCode()).isEqualTo(422);
+        assertThat(none.body()).contains("Choose how it was wetted");
+        mark.put("kind", "wetted low-pressure");
+        mark.put("key", UUID.randomUUID().toString());
+        assertThat(Web.post(to, mark).statusCode()).isEqualTo(302);
+        assertThat(Web.get(water).body()).contains("Wetted by low pressure, from a rose.");
+        assertThat(Web.get("/studies/" + study.id() + "?measure=pull&section=A").body())
+                .doesNotContain("Wetted by")
+                .contains("wetted for looks: low-pressure from a hand&#39;s width");
+    }
+
     @Test
     void whichChemicalDidItIsToldOrWhyNot() {
         Study study = SampleStudy.read();

@@ -14,6 +14,8 @@ public enum Absent {
     NOT_READ_WHEN_FRESH,
     /** Neither was bare read on the day of its fresh reading, nor was it read on its own place before it went on. */
     NO_CONTROL_WHEN_FRESH,
+    /** For its fresh readings the bed was wetted in another way. */
+    WETTED_OTHERWISE,
     /** Its first effect can't be told from none. */
     NO_FIRST_EFFECT,
     /** Its first effect went the wrong way: it made things worse. */

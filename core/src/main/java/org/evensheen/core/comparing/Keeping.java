@@ -59,6 +59,9 @@ final class Keeping {
         if (day.isEmpty()) {
             return Answer.none(Absent.NOT_READ_WHEN_FRESH);
         }
+        if (!study.wettedAlike(measure, day.get(), at.day())) {
+            return Answer.none(Absent.WETTED_OTHERWISE);
+        }
         Optional<Against> against = known.computeIfAbsent(day.get(), this::against);
         if (against.isEmpty() || !against.get().model().treatments().contains(product.number())) {
             return Answer.none(Absent.NO_CONTROL_WHEN_FRESH);

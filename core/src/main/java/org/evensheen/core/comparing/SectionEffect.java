@@ -34,6 +34,7 @@ public record SectionEffect(double benefit, Optional<Double> retention) {
                 benefit,
                 study.firstRead(section, Stage.FRESH, measure)
                         .filter(first -> first.compareTo(at) < 0)
+                        .filter(first -> study.wettedAlike(measure, first.day(), at.day()))
                         .flatMap(first -> first(study, section, first, measure))
                         .map(first -> benefit / first)));
     }

@@ -34,6 +34,7 @@ public record Finding(Kind kind, String numbers, String remedy) {
         NOT_BLIND("By eye, with names known", Footing.FAIR),
         TOO_FEW_VISITS("Too few visits to tell how long", Footing.FAIR),
         CHEMICALS_UNBALANCED("Chemicals not balanced", Footing.FAIR),
+        WETTED_OTHERWISE("Wetted in another way than when fresh", Footing.FAIR),
         OUT_OF_WEATHER("Applied outside the weather's limits", Footing.FAIR),
         DEVIATION_NOTED("Something went otherwise on the day", Footing.FAIR),
         RAIN_FORECAST("Rain forecast in the cure", Footing.FAIR),

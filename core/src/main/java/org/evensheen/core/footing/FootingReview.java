@@ -203,12 +203,31 @@ public final class FootingReview {
                             .orElse("No check of the gauge is on the tape."),
                     "Check the gauge against a known weight and mark it on the tape.");
         }
+        wetting(judged);
         if (happened(Happening.Kind.WEATHER_NOTED).noneMatch(d -> d == judged)) {
             add(
                     Kind.WEATHER_UNLOGGED,
                     "No air or panel temperature is on the tape for day %d.".formatted(judged),
                     "Note the weather on the tape when you read.");
         }
+    }
+
+    /** Looks that were wetted otherwise than the first ones are set against nothing before. */
+    private void wetting(int judged) {
+        study.sections().stream()
+                .flatMap(s -> study.firstRead(s, Stage.FRESH, measure).stream())
+                .map(Occasion::day)
+                .filter(d -> d <= judged && !study.wettedAlike(measure, d, judged))
+                .min(Comparator.naturalOrder())
+                .ifPresent(d -> add(
+                        Kind.WETTED_OTHERWISE,
+                        "Day %d was wetted by %s, day %d by %s."
+                                .formatted(
+                                        d,
+                                        study.wettedOn(d).orElseThrow().label(),
+                                        judged,
+                                        study.wettedOn(judged).orElseThrow().label()),
+                        "Wet it as for the first readings and look again; what is left is not told until then."));
     }
 
     /** What went otherwise by the day that is judged. */

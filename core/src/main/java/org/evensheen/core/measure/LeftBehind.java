@@ -43,6 +43,11 @@ final class LeftBehind extends Measure {
     }
 
     @Override
+    public boolean wetted() {
+        return true;
+    }
+
+    @Override
     public boolean looksAtWater() {
         return true;
     }

@@ -86,6 +86,11 @@ public abstract class Measure {
         return false;
     }
 
+    /** Whether the panel is wetted for it, so that only looks wetted in the same way can be set against each other. */
+    public boolean wetted() {
+        return false;
+    }
+
     /** Whether it is read with the eye alone, so that knowing names can sway it. */
     public boolean byEye() {
         return false;

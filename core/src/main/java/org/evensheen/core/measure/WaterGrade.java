@@ -56,6 +56,11 @@ public final class WaterGrade extends Measure {
     }
 
     @Override
+    public boolean wetted() {
+        return true;
+    }
+
+    @Override
     public boolean looksAtWater() {
         return true;
     }

@@ -91,7 +91,11 @@ final class WashParts {
                 "visit/wet",
                 Part.VISIT,
                 "Wet it again",
-                "All sections, the same fine spray.",
+                day.study()
+                        .wettedOn(day.day())
+                        .map(w -> "All sections, by %s as for the looks before.".formatted(w.label()))
+                        .orElse(
+                                "All sections in the same way, as for the first readings: a fine mist, low pressure, or an open stream."),
                 "Dried and wetted again is the look that counts."));
         return begun ? steps.stream().filter(s -> day.mark(s.key()).isPresent()).toList() : steps;
     }

@@ -5,6 +5,7 @@ import java.util.Optional;
 import org.evensheen.core.measure.Part;
 import org.evensheen.core.measure.TypedReading;
 import org.evensheen.core.study.Section;
+import org.evensheen.core.water.Wetting;
 
 /** Whether something can be an answer, and what to do if it can't. */
 final class Check {
@@ -72,7 +73,10 @@ final class Check {
     private static Optional<String> fits(Step step, String value) {
         return switch (step.type()) {
             case DOSE -> Optional.empty();
-            case DO, MARKS -> value.equals(Said.DONE) ? Optional.empty() : Optional.of("That is done or skipped.");
+            case DO, MARKS ->
+                value.equals(Said.DONE) || way(step, value)
+                        ? Optional.empty()
+                        : Optional.of("That is done or skipped.");
             case PAINT ->
                 value.equals(Said.PAINT) || value.equals(Said.SPARE)
                         ? Optional.empty()
@@ -94,5 +98,11 @@ final class Check {
                         .stream()
                         .findFirst();
         };
+    }
+
+    /** Whether it is a way of wetting, where that is asked. */
+    private static boolean way(Step step, String value) {
+        return step.move().filter(Move::wets).isPresent()
+                && Wetting.ofCode(value).isPresent();
     }
 }

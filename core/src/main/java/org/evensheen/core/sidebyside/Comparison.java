@@ -26,6 +26,7 @@ import org.evensheen.core.study.Reading;
 import org.evensheen.core.study.Section;
 import org.evensheen.core.study.Stage;
 import org.evensheen.core.study.StudyRecord;
+import org.evensheen.core.water.Wetting;
 
 /** An afternoon as far as it has come: who stands where, what is asked, and what was said. It never changes; another answer makes another one. */
 public final class Comparison {
@@ -237,7 +238,19 @@ public final class Comparison {
                 .flatMap(s -> Stream.of(s.value().split(" ")))
                 .flatMap(s -> Slip.ofCode(s).stream())
                 .forEach(slips::add);
+        if (kind.moves().stream().anyMatch(m -> wetted(m.code()).size() > 1)) {
+            slips.add(Slip.WETTING);
+        }
         return slips;
+    }
+
+    /** In which ways it was wetted for looks by a move, over all rounds; more than one can't be set side by side. */
+    Set<Wetting> wetted(String move) {
+        Set<Wetting> ways = java.util.EnumSet.noneOf(Wetting.class);
+        for (int round = 1; round <= rounds(); round++) {
+            said("do/%d/%s".formatted(round, move)).flatMap(Wetting::ofCode).ifPresent(ways::add);
+        }
+        return ways;
     }
 
     /** How much went on a place, as far as it can be read as an amount. */

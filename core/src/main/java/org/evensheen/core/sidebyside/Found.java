@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import org.evensheen.core.comparing.Drawn;
 import org.evensheen.core.comparing.Judge;
 import org.evensheen.core.measure.Measure;
@@ -28,7 +29,7 @@ public record Found(Quality quality, String label, String alike, Scale scale, Li
         Set<String> unused = Sheet.unused(Steadiness.of(
                 c.questions().stream().flatMap(q -> c.ballots(q).stream()).toList()));
         return c.questions().stream()
-                .filter(q -> q.form() != Question.Form.RUNG && !q.better().isEmpty())
+                .filter(q -> comparable(c, q))
                 .flatMap(q -> q.form() == Question.Form.PAIR
                         ? Rows.preferred(c, q, unused).stream().map(d -> found(c, q, Scale.PAIR, "", d))
                         : judged(c, q, m -> true).stream())
@@ -41,10 +42,17 @@ public record Found(Quality quality, String label, String alike, Scale scale, Li
      */
     public static List<Found> of(Comparison c) {
         return c.questions().stream()
-                .filter(q -> q.form() != Question.Form.RUNG && !q.better().isEmpty())
+                .filter(q -> comparable(c, q))
                 .flatMap(q -> judged(c, q, m -> m.scale().linear()).stream())
                 .flatMap(Optional::stream)
                 .toList();
+    }
+
+    /** Whether it was looked at in one way, and says which is better. */
+    private static boolean comparable(Comparison c, Question q) {
+        return q.form() != Question.Form.RUNG
+                && !q.better().isEmpty()
+                && c.wetted(q.after()).size() < 2;
     }
 
     private static List<Optional<Found>> judged(Comparison c, Question q, Predicate<Measure> taken) {
@@ -59,7 +67,10 @@ public record Found(Quality quality, String label, String alike, Scale scale, Li
                 .map(quality -> new Found(
                         quality,
                         q.label(),
-                        at + ", " + q.label() + ", side by side",
+                        at + ", " + q.label() + ", side by side"
+                                + c.wetted(q.after()).stream()
+                                        .map(w -> ", wetted by " + w.label())
+                                        .collect(Collectors.joining()),
                         scale,
                         d.products().stream()
                                 .map(n -> c.contenders().get(n).name())

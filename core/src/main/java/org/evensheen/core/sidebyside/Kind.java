@@ -87,7 +87,14 @@ public enum Kind {
                         .map(w -> Slip.ofCode(w).orElseThrow(() -> new IllegalStateException("no slip " + w)))
                         .toList();
         return new Move(
-                f[0], f[1], f[2], Careful.of(field(f, 3)), slips, field(f, 5).equals("timed"), false);
+                f[0],
+                f[1],
+                f[2],
+                Careful.of(field(f, 3)),
+                slips,
+                field(f, 5).equals("timed"),
+                field(f, 5).equals("wets"),
+                false);
     }
 
     private static Move rungMove(String[] f) {
@@ -97,6 +104,7 @@ public enum Kind {
                 f[2],
                 Careful.of(field(f, 3)),
                 List.of(Slip.NEIGHBOUR, Slip.RESIDUE),
+                false,
                 false,
                 true);
     }

@@ -10,7 +10,15 @@ import java.util.List;
  * @param caution where it can hurt; empty if it can't
  * @param slips what can go wrong with it, as far as it would matter
  * @param timed whether how long it stays on counts, so that each place has a clock
+ * @param wets whether it wets for looks at what water does, so that the way counts
  * @param rung whether it is a step of a ladder
  */
 public record Move(
-        String code, String title, String how, String caution, List<Slip> slips, boolean timed, boolean rung) {}
+        String code,
+        String title,
+        String how,
+        String caution,
+        List<Slip> slips,
+        boolean timed,
+        boolean wets,
+        boolean rung) {}

@@ -5,6 +5,7 @@ import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.evensheen.core.water.Wetting;
 
 /**
  * Something done to the whole bed on a day, notched on the tape.
@@ -26,6 +27,11 @@ public record Happening(int day, int step, Optional<Integer> minute, Kind kind, 
     /** What the odometer said, km; empty for anything else, or where the note begins with no number. */
     public OptionalDouble kilometres() {
         return kind == Kind.ODOMETER ? kilometres(note) : OptionalDouble.empty();
+    }
+
+    /** The way in which the bed is wetted for looks from then on; empty for anything else, or where the note begins with none. */
+    public Optional<Wetting> wetting() {
+        return kind == Kind.WETTED ? Wetting.noted(note) : Optional.empty();
     }
 
     /** The number that a note begins with, km: digits, with blanks, commas or points between thousands; up to 9 999 999. */
@@ -52,7 +58,9 @@ public record Happening(int day, int step, Optional<Integer> minute, Kind kind, 
         GAUGE_CHECKED("gauge-checked", "gauge checked"),
         WEATHER_NOTED("weather-noted", "weather noted"),
         /** Its note begins with what the odometer said, km. */
-        ODOMETER("odometer", "odometer");
+        ODOMETER("odometer", "odometer"),
+        /** Its note begins with the way in which the bed is wetted for looks from then on. */
+        WETTED("wetted", "wetted for looks");
 
         private final String code;
         private final String label;

@@ -17,6 +17,7 @@ import java.util.stream.Stream;
 import org.evensheen.core.measure.Measure;
 import org.evensheen.core.measure.Measures;
 import org.evensheen.core.schedule.Plan;
+import org.evensheen.core.water.Wetting;
 
 /** Everything that is known of a study at one moment; it never changes, a new reading makes a new record. */
 public final class StudyRecord {
@@ -142,6 +143,22 @@ public final class StudyRecord {
                                 byMeasure.keySet().stream().sorted(Comparator.comparing(Measure::code))))
                 .distinct()
                 .toList();
+    }
+
+    /** How the bed was wetted for looks on a day, as it was last said by then; empty if it never was. */
+    public Optional<Wetting> wettedOn(int day) {
+        return happenings.stream()
+                .filter(h -> h.day() <= day && h.wetting().isPresent())
+                .reduce((one, next) -> next.day() >= one.day() ? next : one)
+                .flatMap(Happening::wetting);
+    }
+
+    /** Whether looks on two days may be set against each other: not if what they look at is known to have been wetted in different ways. */
+    public boolean wettedAlike(Measure measure, int one, int other) {
+        return !measure.wetted()
+                || wettedOn(one).isEmpty()
+                || wettedOn(other).isEmpty()
+                || wettedOn(one).equals(wettedOn(other));
     }
 
     /** Sections in reading order: row by row from the top, left to right. */

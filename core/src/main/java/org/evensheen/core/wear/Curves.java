@@ -49,7 +49,9 @@ public record Curves(List<Curve> curves, Map<Integer, Absent> without, Set<Oddit
         /** Nothing says on which day it went on; it is taken to be that of the first readings. */
         APPLIED_UNKNOWN,
         /** Exposure on this axis is not known at some visit. */
-        EXPOSURE_UNKNOWN
+        EXPOSURE_UNKNOWN,
+        /** At some visit the bed was wetted in another way than for the first readings, so that it shows no share. */
+        WETTED_OTHERWISE
     }
 
     /** Works them out, up to a day. */
@@ -246,6 +248,8 @@ public record Curves(List<Curve> curves, Map<Integer, Absent> without, Set<Oddit
                 }
                 if (o.day() < from) {
                     found.add(Oddity.READ_BEFORE_APPLIED);
+                } else if (!study.wettedAlike(measure, fresh, o.day())) {
+                    found.add(Oddity.WETTED_OTHERWISE);
                 } else if (o.day() >= fresh && o.day() < end) {
                     point(section, o, from, before, first).ifPresent(p -> {
                         // An odometer that runs backwards says nothing.

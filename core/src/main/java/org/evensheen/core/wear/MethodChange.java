@@ -25,7 +25,9 @@ public record MethodChange(Kind kind, String first, String later) {
         /** More or fewer repeats on a section. */
         REPEATS,
         /** Sections that were read first were not read again. */
-        SECTIONS
+        SECTIONS,
+        /** The bed was wetted in another way, so that the two are not set against each other. */
+        WETTING
     }
 
     /** All that differs between the first readings and the visit of a day; nothing where one of them has no reading. */
@@ -51,6 +53,13 @@ public record MethodChange(Kind kind, String first, String later) {
         missed.removeAll(sections(later));
         if (!missed.isEmpty()) {
             changes.add(new MethodChange(Kind.SECTIONS, String.join(", ", sections(first)), String.join(", ", missed)));
+        }
+        int fresh = first.get(0).at().day();
+        if (!study.wettedAlike(measure, fresh, day)) {
+            changes.add(new MethodChange(
+                    Kind.WETTING,
+                    study.wettedOn(fresh).orElseThrow().label(),
+                    study.wettedOn(day).orElseThrow().label()));
         }
         return changes;
     }

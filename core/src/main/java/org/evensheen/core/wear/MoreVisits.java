@@ -46,10 +46,10 @@ public final class MoreVisits {
                 List<Life> seen = seen(lives, ends, span, every, times.get(i));
                 double after =
                         variance(Lives.fit(seen, span + times.get(i) * every).draws(seed));
-                left[i] += Math.min(1, after / before) / STUDIES;
+                left[i] += Math.min(1, after / before);
             }
         }
-        return left;
+        return Arrays.stream(left).map(l -> l / STUDIES).toArray();
     }
 
     /** When each section ends; those that go on are drawn from where they are now. */

@@ -35,14 +35,14 @@ public record Showed(String section, int day, OptionalDouble masked, double worn
         BOTH
     }
 
-    /** What a day's visit showed, section by section; those that were not read both fresh and after wetting again are left out. */
+    /** What a day's visit showed, section by section; those that were not read both fresh and after wetting again, wetted in the same way, are left out. */
     public static List<Showed> on(StudyRecord study, Measure measure, int day) {
         List<Showed> all = new ArrayList<>();
         Occasion rewetted = new Occasion(day, Stage.REWETTED);
         for (Section section : study.sections()) {
             Optional<Spread> last = study.mean(section, rewetted, measure);
             Optional<Spread> fresh = study.firstRead(section, Stage.FRESH, measure)
-                    .filter(o -> o.day() <= day)
+                    .filter(o -> o.day() <= day && study.wettedAlike(measure, o.day(), day))
                     .flatMap(o -> study.mean(section, o, measure));
             if (last.isPresent()
                     && fresh.isPresent()

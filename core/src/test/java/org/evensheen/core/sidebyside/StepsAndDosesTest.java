@@ -20,6 +20,7 @@ import org.evensheen.core.sidebyside.Sheet.Doubt;
 import org.evensheen.core.sidebyside.Sheet.Outcome;
 import org.evensheen.core.sidebyside.Sheet.Trust;
 import org.evensheen.core.study.Section;
+import org.evensheen.core.water.Wetting;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -323,5 +324,49 @@ class StepsAndDosesTest extends AnAfternoon {
                         .flatMap(d -> d.use(label, List.of()))
                         .orElse(""))
                 .isEqualTo(use);
+    }
+
+    /** How it was wetted is one tap; what was found of water carries it, and rounds that differ in it are not put together. */
+    @Test
+    void theWayOfWettingGoesWithWhatWaterDid() {
+        Comparison once = of(Kind.ofCode("spray").orElseThrow(), Places.HALVES, 2, Set.of("clears"), 7);
+        assertThat(once.wrong("do/1/wet", "mist")).isEmpty();
+        assertThat(once.wrong("do/1/wet", "done")).isEmpty();
+        assertThat(once.wrong("do/1/wet", "a hose").orElseThrow()).contains("done or skipped");
+        assertThat(once.wrong("do/1/apply", "mist"))
+                .as("only where it is wetted")
+                .isPresent();
+        said.add(new Said("do/1/wet", "open-stream", by, knew, TWO));
+        Comparison wetted = of(Kind.ofCode("spray").orElseThrow(), Places.HALVES, 2, Set.of("clears"), 7);
+        assertThat(wetted.wetted("wet")).containsExactly(Wetting.OPEN_STREAM);
+        assertThat(wetted.slips()).isEmpty();
+        Comparison again = rounds("open-stream");
+        assertThat(Found.of(again))
+                .extracting(Found::alike)
+                .containsExactly("clearing water, clears after, side by side, wetted by an open stream");
+        assertThat(again.slips()).isEmpty();
+        Comparison unlike = rounds("mist");
+        assertThat(Found.of(unlike)).isEmpty();
+        assertThat(unlike.slips()).containsExactly(Slip.WETTING);
+    }
+
+    private Comparison rounds(String later) {
+        List<Said> all = new ArrayList<>(List.of(new Said("do/1/wet", "open-stream", by, knew, TWO)));
+        for (int round = 2; round <= 4; round++) {
+            all.add(new Said("do/%d/wet".formatted(round), later, by, knew, TWO));
+        }
+        List<Section> dealt = Places.HALVES.deal(2, 4, 7);
+        dealt.forEach(p ->
+                all.add(new Said("clears/" + p.code(), (p.contender() == 0 ? "1" : "3") + p.row(), by, knew, TWO)));
+        return new Comparison(
+                Kind.ofCode("spray").orElseThrow(),
+                Places.HALVES,
+                7,
+                contenders(2),
+                bottles,
+                dealt,
+                Set.of("clears"),
+                all,
+                TWO);
     }
 }

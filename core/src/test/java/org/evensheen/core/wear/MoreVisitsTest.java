@@ -32,4 +32,12 @@ class MoreVisitsTest {
         assertThatThrownBy(() -> MoreVisits.left(spent, 10, 0, List.of(1), 7))
                 .isInstanceOf(IllegalArgumentException.class);
     }
+
+    @Test
+    void whileNothingIsSpentVisitsMakeNothingSurer() {
+        List<Life> none = List.of(life(1, 1, 1, ON), life(1, 2, 1, ON), life(2, 1, 1, ON), life(2, 2, 1, ON));
+        for (double left : MoreVisits.left(none, 1, 1, List.of(1, 2, 4, 8), 7)) {
+            assertThat(left).isGreaterThan(0).isLessThanOrEqualTo(1);
+        }
+    }
 }
