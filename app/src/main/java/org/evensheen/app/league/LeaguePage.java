@@ -230,10 +230,8 @@ record LeaguePage(
 
         private String unit() {
             return logs()
-                    ? "times the average of this table"
-                    : share()
-                            ? "points of bare's reading, against the average of this table"
-                            : "against the average of this table";
+                    ? "times the average here"
+                    : share() ? "points of bare, beside the average here" : "beside the average here";
         }
 
         private String told(double value) {

@@ -178,7 +178,7 @@ record StepView(
             case DO ->
                 step.move().filter(Move::wets).isPresent()
                         ? Stream.of(Wetting.values())
-                                .map(w -> new Answer(w.code(), w.code().replace('-', ' '), w.label()))
+                                .map(w -> new Answer(w.code(), w.word(), w.label()))
                                 .toList()
                         : List.of();
             case PAIR -> step.places().stream().map(p -> new Answer(p, p, "")).toList();

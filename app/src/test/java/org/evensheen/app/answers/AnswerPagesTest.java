@@ -206,7 +206,7 @@ class AnswerPagesTest {
         var c = Afternoons.load(at);
         c.places().forEach(p -> {
             boolean first = c.on(p.code()).name().equals(slow);
-            Afternoons.say(at, "streaks/" + p.code(), "" + (first ? 1 : 4 + p.row()));
+            Afternoons.say(at, "streaks/" + p.code(), "" + (first ? 1 : 3 + p.row()));
             Afternoons.say(at, "dose/" + p.code(), first ? "10 mL" : p.row() == 1 ? "8 mL" : "12 mL");
         });
         assertThat(Afternoons.plain(Web.get(at + "/answer")))

@@ -67,6 +67,25 @@ class KeyboardTest {
         }
     }
 
+    /** The first Tab leads past the bar, so that what a page is for is near by keys. */
+    @Test
+    void theFirstTabLeadsPastTheBar() {
+        try (Visit visit = Visit.of(1280, 800, ColorScheme.LIGHT)) {
+            Page page = visit.page();
+            page.navigate("/compare?to=soap");
+            page.keyboard().press("Tab");
+            assertThat(page.locator(".past")).isFocused();
+            assertThat(page.locator(".past")).isInViewport();
+            page.keyboard().press("Enter");
+            for (int i = 0; i < 12 && !"name0".equals(page.evaluate("document.activeElement.id")); i++) {
+                page.keyboard().press("Tab");
+            }
+            assertThat(page.locator("#name0")).isFocused();
+            assertThat(page.locator(".past")).not().isInViewport();
+            assertThat(visit.complaints()).isEmpty();
+        }
+    }
+
     /** Enter in a name starts the afternoon, and takes no tile for the button. */
     @Test
     void enterInANameStartsAComparison() {

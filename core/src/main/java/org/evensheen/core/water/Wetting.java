@@ -23,6 +23,11 @@ public enum Wetting {
         return code;
     }
 
+    /** In a word or two: "open stream". */
+    public String word() {
+        return code.replace('-', ' ');
+    }
+
     /** After "wetted by": "a fine mist". */
     public String label() {
         return label;
@@ -36,7 +41,7 @@ public enum Wetting {
     public static Optional<Wetting> noted(String note) {
         String words = note.strip().toLowerCase(Locale.ROOT);
         return Stream.of(values())
-                .filter(w -> words.startsWith(w.code) || words.startsWith(w.code.replace('-', ' ')))
+                .filter(w -> words.startsWith(w.code) || words.startsWith(w.word()))
                 .findFirst();
     }
 }
