@@ -18,14 +18,14 @@ final class LeagueLeaflet {
 
     private LeagueLeaflet() {}
 
-    static String question(LeaguePage page) {
-        return "Every product tested: " + page.alike();
+    static String question(String alike) {
+        return "Every product tested: " + alike;
     }
 
     static Leaflet of(Tables.Table table) {
         LeaguePage page = table.on(table.latest());
         return new Leaflet(
-                question(page),
+                question(page.alike()),
                 narrowed(page),
                 table.latest(),
                 page.sentence(),

@@ -142,7 +142,7 @@ record LeaguePage(
                     Stream.concat(parts.stream().flatMap(p -> odd(p).stream()), waiting(counts))
                             .toList(),
                     parts.isEmpty(),
-                    query());
+                    asked.query());
         }
 
         /** What would part the first two. */
@@ -172,20 +172,6 @@ record LeaguePage(
                     .formatted(
                             URLEncoder.encode(one, StandardCharsets.UTF_8),
                             URLEncoder.encode(other, StandardCharsets.UTF_8));
-        }
-
-        /** What this table was asked for, to ask for it again. */
-        private String query() {
-            return Stream.of(
-                            List.of("quality", asked.quality().code()),
-                            List.of("alike", asked.alike()),
-                            List.of("kind", asked.kind()),
-                            List.of("season", asked.season()),
-                            List.of("paint", asked.paint()),
-                            List.of("price", asked.price()))
-                    .filter(p -> !p.get(1).isEmpty())
-                    .map(p -> p.get(0) + "=" + URLEncoder.encode(p.get(1), StandardCharsets.UTF_8))
-                    .collect(Collectors.joining("&"));
         }
 
         /** What is left out until it is worked out by the method in use. */
@@ -353,7 +339,7 @@ record LeaguePage(
                                     .toLowerCase(Locale.ROOT)
                                     .contains(asked.text().toLowerCase(Locale.ROOT)),
                     "/verdicts/behind?%s&product=%s"
-                            .formatted(query(), URLEncoder.encode(line.product(), StandardCharsets.UTF_8)));
+                            .formatted(asked.query(), URLEncoder.encode(line.product(), StandardCharsets.UTF_8)));
         }
 
         private static String at(double value, double most) {

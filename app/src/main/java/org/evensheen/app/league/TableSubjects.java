@@ -32,19 +32,28 @@ class TableSubjects implements Subjects {
     @Override
     public Publishing.Subject subject(Optional<Long> id, Map<String, String> sent) {
         Tables.Table table = tables.table(sent);
-        LeaguePage page = table.on(table.latest());
-        if (page.query().length() > LONGEST) {
+        String looks = sent.getOrDefault("alike", "");
+        Tables.Asked asked = looks.isEmpty() ? table.asked() : table.asked().alike(looks);
+        String query = asked.query();
+        if (query.length() > LONGEST) {
             throw new Missing("There is no table of that. Verdicts has them all.");
         }
+        // Findings may be told apart more finely one day; what was published of them before stays where it was.
+        boolean there = asked.alike().equals(table.asked().alike());
         return new Publishing.Subject(
-                EditionStore.Of.league(page.query()),
+                EditionStore.Of.league(query),
                 "/verdicts",
-                page.query(),
-                "/verdicts?" + page.query(),
-                LeagueLeaflet.question(page),
+                query,
+                "/verdicts?" + query,
+                LeagueLeaflet.question(asked.alike()),
                 false,
                 "",
                 List::of,
-                reader -> leaflets.report(LeagueLeaflet.of(table)));
+                reader -> {
+                    if (!there) {
+                        throw new Missing("Nothing stands in this table any more. What was published of it stays.");
+                    }
+                    return leaflets.report(LeagueLeaflet.of(table));
+                });
     }
 }

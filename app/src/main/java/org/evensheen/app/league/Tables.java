@@ -17,6 +17,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Missing;
 import org.evensheen.core.cost.Money;
@@ -43,7 +44,26 @@ class Tables {
      *
      * @param price the most that a bottle may cost; empty for any
      */
-    record Asked(Quality quality, String alike, String kind, String season, String paint, String price, String text) {}
+    record Asked(Quality quality, String alike, String kind, String season, String paint, String price, String text) {
+        /** What this table was asked for, to ask for it again: a table is known by that. */
+        String query() {
+            return Stream.of(
+                            List.of("quality", quality.code()),
+                            List.of("alike", alike),
+                            List.of("kind", kind),
+                            List.of("season", season),
+                            List.of("paint", paint),
+                            List.of("price", price))
+                    .filter(p -> !p.get(1).isEmpty())
+                    .map(p -> p.get(0) + "=" + URLEncoder.encode(p.get(1), StandardCharsets.UTF_8))
+                    .collect(Collectors.joining("&"));
+        }
+
+        /** The same of other looks. */
+        Asked alike(String other) {
+            return new Asked(quality, other, kind, season, paint, price, text);
+        }
+    }
 
     /**
      * A table with what it rests on.

@@ -56,9 +56,9 @@ class MeasuresTest {
     @CsvSource({
         "pull, N, 1, less, AMOUNT, 3, RUNNER, share bare sheeting lends, force",
         "drop, °, 0, more, AMOUNT, 2, DROP, bare water news proves, ''",
-        "left-behind, g/m², 0, less, AMOUNT, 1, SHEET, share bare sheeting water grows news, scale",
+        "left-behind, g/m², 0, less, AMOUNT, 1, SHEET, share bare sheeting water wets grows news, scale",
         "gloss, GU, 1, more, AMOUNT, 0, GLEAM, bare sheeting, gloss",
-        "grade, of 4, 1, more, ORDER, 1, NONE, bare sheeting water eye proves, ''",
+        "grade, of 4, 1, more, ORDER, 1, NONE, bare sheeting water wets eye proves, ''",
         "foam, min, 1, more, LOG, 0, CURVE, sheeting news, ''",
         "foam-at-5, of 1, 2, more, SHARE, 0, NONE, sheeting, ''",
         "gone, of 5, 1, more, ORDER, 0, NONE, sheeting eye, ''",
@@ -95,6 +95,7 @@ class MeasuresTest {
         assertThat(m.needsBare()).as("bare").isEqualTo(has.contains("bare"));
         assertThat(m.judgesSheeting()).as("sheeting").isEqualTo(has.contains("sheeting"));
         assertThat(m.looksAtWater()).as("water").isEqualTo(has.contains("water"));
+        assertThat(m.wetted()).as("wets").isEqualTo(has.contains("wets"));
         assertThat(m.byEye()).as("eye").isEqualTo(has.contains("eye"));
         assertThat(m.lendsScatter()).as("lends").isEqualTo(has.contains("lends"));
         assertThat(m.growsWithArea()).as("grows").isEqualTo(has.contains("grows"));
@@ -119,6 +120,43 @@ class MeasuresTest {
         assertThat(m.of(highest).amount()).isEqualTo(highest);
         assertThatIllegalArgumentException().isThrownBy(() -> m.of(below));
         assertThatIllegalArgumentException().isThrownBy(() -> m.of(above));
+    }
+
+    /** Each number of an afternoon: on which scale it is compared, which way is better, its unit, its limit, and what it tells a reader of. */
+    @ParameterizedTest
+    @CsvSource({
+        "marks, COUNT, less, marks, 500, ''",
+        "high-spots, COUNT, less, spots, 200, ease",
+        "flash, LOG, more, s, 3600, ''",
+        "water-heat, AMOUNT, more, °C, 95, ''",
+        "air-heat, AMOUNT, more, °C, 60, ''",
+        "drips, LOG, more, s, 3600, ''",
+        "runs, LOG, more, s, 3600, ''",
+        "panel-heat, AMOUNT, less, °C, 120, ''",
+        "spots, COUNT, less, spots, 500, water",
+        "wipes, COUNT, less, wipes, 200, ease",
+        "faces, COUNT, less, faces, 100, ease",
+        "sprays, COUNT, less, sprays, 300, ease",
+        "dries, LOG, more, s, 3600, ''",
+        "clears, LOG, less, s, 3600, water",
+        "minutes, LOG, less, min, 600, ease"
+    })
+    void eachNumberOfAnAfternoonHasItsScaleItsLimitAndItsQuality(
+            String code, Scale scale, String better, String unit, double most, String quality) {
+        Measure m = Measures.ofCode(code).orElseThrow();
+        assertThat(m.scale()).isEqualTo(scale);
+        assertThat(m.moreIsBetter()).isEqualTo(better.equals("more"));
+        assertThat(m.scoreUnit()).isEqualTo(unit);
+        assertThat(m.of(most).amount()).isEqualTo(most);
+        assertThatIllegalArgumentException().isThrownBy(() -> m.of(most + 1));
+        assertThat(m.quality().map(Quality::code).orElse("")).isEqualTo(quality);
+        assertThat(m.needsBare()).isFalse();
+        assertThat(m.lasts())
+                .isEqualTo(List.of("marks", "high-spots", "spots", "clears").contains(code));
+        assertThat(TypedReading.of(m, Map.of(Part.FIRST, "" + ((long) most + 1)))
+                        .problems())
+                .as("what is too much is said at its field")
+                .containsOnlyKeys(Part.FIRST);
     }
 
     static Stream<Measure> sideBySide() {
