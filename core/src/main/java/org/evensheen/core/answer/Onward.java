@@ -5,11 +5,11 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Random;
 import java.util.TreeMap;
 import java.util.stream.IntStream;
 import org.evensheen.core.measure.Quality;
 import org.hipparchus.distribution.continuous.NormalDistribution;
+import org.hipparchus.random.Well19937a;
 
 /**
  * Ways of going on, rehearsed against each other: how often each would part the first two of an answer.
@@ -124,7 +124,7 @@ public final class Onward {
             stays += groups.get(i).left() * variances[i];
         }
         double far = critical * Math.sqrt(stays);
-        Random random = new Random(seed);
+        Well19937a random = new Well19937a(seed);
         int parted = 0;
         for (int study = 0; study < STUDIES; study++) {
             int truth = random.nextInt(groups.get(0).draws().length);

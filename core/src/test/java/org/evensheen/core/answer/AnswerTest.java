@@ -230,6 +230,35 @@ class AnswerTest {
                 .hasMessageContaining("time");
     }
 
+    /** Half of each: 10 ± √50 and 4 ± √32 make 7 with a variance of 20.5; read again is the first alone, so its mean moves by 2.5, and 14.25 stay. */
+    @Test
+    void aWayMakesSurerOnlyWhatItReads() {
+        Profile both = new Profile("b", "Both", Map.of(Quality.LIFE, 4, Quality.GLOSS, 4));
+        Weighed w = Weighed.of(
+                both, List.of(0, 1), List.of(scale(Quality.LIFE, 5, 100, 90), scale(Quality.GLOSS, 4, 100, 96)));
+        Onward.Way life = way(Onward.Kind.VISITS, 1, 30, Quality.LIFE, 0.5);
+        assertThat(Onward.rehearse(w, List.of(life), 3).get(0).parts()).isCloseTo(0.437, within(0.035));
+        // Both read again: the mean moves by √10.25, and 10.25 stay.
+        Onward.Way all = new Onward.Way(Onward.Kind.AGAIN, 1, 30, 0, Map.of(Quality.LIFE, 0.5, Quality.GLOSS, 0.5));
+        assertThat(Onward.rehearse(w, List.of(all), 3).get(0).parts()).isCloseTo(0.590, within(0.035));
+    }
+
+    @Test
+    void theLeastWorkIsTakenThenTheShortestWaitAndFourInFiveIsEnough() {
+        Onward.Rehearsed slow =
+                new Onward.Rehearsed(new Onward.Way(Onward.Kind.VISITS, 4, 60, 8, Map.of()), Onward.MOSTLY);
+        Onward.Rehearsed soon = new Onward.Rehearsed(new Onward.Way(Onward.Kind.ROUNDS, 2, 60, 0, Map.of()), 0.9);
+        Onward.Rehearsed less = new Onward.Rehearsed(new Onward.Way(Onward.Kind.ROUNDS, 1, 30, 0, Map.of()), 0.79);
+        assertThat(Onward.least(List.of(slow, soon, less))).contains(soon);
+        assertThat(Onward.least(List.of(slow, less))).contains(slow);
+        assertThat(Onward.eachKind(List.of(soon, slow, less)))
+                .as("of the rounds two, though one was tried after them")
+                .containsExactly(slow, soon);
+        assertThat(new Onward.Way(Onward.Kind.ROUNDS, 1, 0, 0, Map.of(Quality.LIFE, 1.0)).left())
+                .as("nothing made surer, for nothing")
+                .hasSize(1);
+    }
+
     private static Onward.Way way(Onward.Kind kind, int times, double minutes, Quality of, double left) {
         return new Onward.Way(kind, times, minutes, 0, Map.of(of, left));
     }

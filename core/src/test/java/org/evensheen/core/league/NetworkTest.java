@@ -200,4 +200,30 @@ class NetworkTest {
         assertThat(m.besides("C").value()).isEqualTo(-5);
         assertThatThrownBy(() -> m.besides("D")).isInstanceOf(IllegalArgumentException.class);
     }
+
+    /** What a further meeting is worth follows from those of its own table: 16 and 64, in the middle 40, whatever others found. */
+    @Test
+    void aFurtherMeetingIsAsSureAsThoseOfItsTableInTheMiddle() {
+        List<Meeting> all = List.of(
+                Meeting.ofTwo("one", "A", "B", 5, 4),
+                Meeting.ofTwo("two", "A", "B", 5, 8),
+                Meeting.ofTwo("else", "X", "Y", 1, 0.01));
+        Network network = Network.of(all);
+        Part part = network.parts().stream()
+                .filter(p -> p.index().containsKey("A"))
+                .findFirst()
+                .orElseThrow();
+        // 12.8 are uncertain now; 0.7576 of it stay, and the mean moves by √(12.8 × 0.2424).
+        assertThat(NextMeeting.of(part, all, 5).orElseThrow().chances().get(0).parts())
+                .isCloseTo(0.266, within(0.025));
+        Meeting three = new Meeting(
+                "three",
+                List.of("A", "B", "C"),
+                List.of(1.0, 2.0, 3.0),
+                List.of(List.of(4.0, 1.0, 1.0), List.of(1.0, 4.0, 1.0), List.of(1.0, 1.0, 9.0)));
+        assertThat(three.pairVariance()).isCloseTo((6 + 11 + 11) / 3.0, within(1e-12));
+        assertThat(new NextMeeting("A", "B", List.of(new NextMeeting.Chance(1, 0.8))).fewest())
+                .as("four in five is enough")
+                .isPresent();
+    }
 }
