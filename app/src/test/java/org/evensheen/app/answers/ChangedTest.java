@@ -48,7 +48,8 @@ class ChangedTest {
                 method + reader + footing + answer + places + lines + readings);
     }
 
-    private static Report study(String footing, String reader, String readings, Report.Place... places) {
+    /** A report of a study, by what is otherwise in it. */
+    static Report study(String footing, String reader, String readings, Report.Place... places) {
         return report("verdict 5", reader, footing, "", List.of(places), List.of(), readings);
     }
 
@@ -66,6 +67,10 @@ class ChangedTest {
                 .isEqualTo("Day 84: Weighed for “Commuter” instead of “Show car”; Footing thin instead of fair; "
                         + "Brock went from place 2 to 1; Lowlight is new, at place 2; Osier went from place 1 to 2; "
                         + "Kelter is no longer ranked.");
+        assertThat(Changed.since(
+                        before,
+                        report("verdict 5", "Show car", "fair", "", before.places(), List.of("told otherwise"), "r1")))
+                .isEqualTo("Day 84: the same places.");
         Report other = report("verdict 6", "Show car", "fair", "", before.places(), List.of(), "r1");
         assertThat(Changed.since(before, other)).isEqualTo("Day 84: The method has changed.");
     }

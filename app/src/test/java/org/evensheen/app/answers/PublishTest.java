@@ -97,54 +97,11 @@ class PublishTest {
         var image = javax.imageio.ImageIO.read(new java.io.ByteArrayInputStream(card.body()));
         assertThat(List.of(image.getWidth(), image.getHeight())).containsExactly(1200, 630);
         Report.Place osier = new Report.Place(1, "Osier", 100, 90, 110, 0.9, Map.of());
-        assertThat(Card.png(report("a", "fair", List.of(osier))))
-                .isEqualTo(Card.png(report("a", "fair", List.of(osier))));
-        assertThat(Card.png(report("a", "fair", List.of(osier))))
-                .isNotEqualTo(Card.png(report("a", "thin", List.of(osier))));
-        assertThat(Card.png(report("a", "fair", List.of()))).isNotEmpty();
-    }
-
-    @Test
-    void whatChangesIsToldByProduct() {
-        Report.Place osier = new Report.Place(1, "Osier", 100, 90, 110, 0.9, Map.of());
-        Report.Place brock = new Report.Place(2, "Brock", 50, 40, 60, 0.1, Map.of());
-        Report before = report("a", "fair", List.of(osier, brock));
-        Report.Place sunk = new Report.Place(2, "Osier", 70, 60, 80, 0.2, Map.of());
-        Report.Place risen = new Report.Place(1, "Brock", 90, 80, 99, 0.8, Map.of());
-        assertThat(Changed.since(before, report("b", "thin", List.of(risen, sunk))))
-                .isEqualTo(
-                        "Day 8: Footing thin instead of fair; Brock went from place 2 to 1; Osier went from place 1 to 2.");
-        assertThat(Changed.since(before, report("b", "fair", List.of(osier))))
-                .isEqualTo("Day 8: Brock is no longer ranked.");
-        assertThat(Changed.since(before, report("b", "fair", List.of(osier, brock))))
-                .isEqualTo("Day 8: the same places.");
-    }
-
-    private static Report report(String seal, String footing, List<Report.Place> places) {
-        return new Report(
-                Report.FORMAT,
-                "Q",
-                "Bed",
-                "2026-01-01",
-                8,
-                "R",
-                "A",
-                "M",
-                new Report.Trust(footing, "", List.of()),
-                places,
-                List.of(),
-                List.of(),
-                List.of(),
-                List.of(),
-                List.of(),
-                List.of(),
-                List.of(),
-                List.of(),
-                List.of(),
-                List.of(),
-                Map.of("verdict", 1),
-                "r",
-                seal);
+        assertThat(Card.png(ChangedTest.study("fair", "R", "r", osier)))
+                .isEqualTo(Card.png(ChangedTest.study("fair", "R", "r", osier)));
+        assertThat(Card.png(ChangedTest.study("fair", "R", "r", osier)))
+                .isNotEqualTo(Card.png(ChangedTest.study("thin", "R", "r", osier)));
+        assertThat(Card.png(ChangedTest.study("fair", "R", "r"))).isNotEmpty();
     }
 
     @Test
