@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.evensheen.app.browser.ChromiumExtension.Visit;
+import org.evensheen.app.league.Rounds;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SampleStudy;
 import org.evensheen.app.live.Web;
@@ -35,6 +36,7 @@ class AccessibilityTest {
     void nothingSeriousOnAnyPage(int width, ColorScheme scheme) {
         long made = SampleStudy.make().id();
         long read = SampleStudy.read().id();
+        Rounds.untilNoneIsStale();
         String afternoon = Web.post(
                         "/compare",
                         Map.of(
@@ -113,6 +115,10 @@ class AccessibilityTest {
                     "/studies/3/bundle",
                     "/studies/import",
                     "/verdicts",
+                    "/verdicts/publish",
+                    "/verdicts/behind?quality=slickness&product=Osier%20Spray%20Seal",
+                    "/shelf/10/publish",
+                    "/studies/6?measure=left-behind",
                     "/compare",
                     "/compare?kind=media&name0=One",
                     afternoon,
