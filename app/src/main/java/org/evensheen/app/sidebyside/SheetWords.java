@@ -206,13 +206,16 @@ final class SheetWords {
         return String.join(", ", told);
     }
 
-    /** What one place takes out of a bottle, and for wheels a set of four. */
+    /** What one place takes out of a bottle; for wheels a set of four too, for quarters the car. */
     private static String each(Comparison c, PerUse each) {
         String one = singular(c.shape());
         List<String> told = new ArrayList<>(List.of("%s a %s".formatted(Figures.volume(each.ml()), one)));
         if (c.shape() == Places.WHEELS) {
             each.cost(1).ifPresent(m -> told.add("%s a wheel".formatted(Figures.money(m))));
             each.cost(4).ifPresent(m -> told.add("%s a set".formatted(Figures.money(m))));
+        }
+        if (c.shape() == Places.QUARTERS) {
+            each.cost(4).ifPresent(m -> told.add("%s a car".formatted(Figures.money(m))));
         }
         told.add("a bottle of %s does %s of these"
                 .formatted(Figures.volume(each.bottleMl()), Figures.compact(each.uses(), 2)));

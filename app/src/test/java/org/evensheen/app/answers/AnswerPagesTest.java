@@ -299,6 +299,34 @@ class AnswerPagesTest {
         assertThat(Web.get("/compare/987654/answer/bottles").statusCode()).isEqualTo(404);
     }
 
+    /** Four wheels make a set, four quarters a car; halves of a bonnet make nothing that is asked for. */
+    @Test
+    void aPlaceIsToldByTheSetAndByTheCar() {
+        String a = SampleProduct.name("Reed");
+        String b = SampleProduct.name("Sedge");
+        String third = SampleProduct.name("Rush");
+        SampleProduct.make(a, "spray-wax", "apply 10 mL per panel; 1 L 20 EUR", 0);
+        SampleProduct.make(b, "wheel", "wheels 180 mL per wheel; 500 mL 11.40 EUR", 0);
+        String quarters = Afternoons.begun("spray", a, b, third);
+        String wheels = Afternoons.begun("wheel", b, a);
+        for (String at : List.of(quarters, wheels)) {
+            Afternoons.load(at)
+                    .places()
+                    .forEach(p -> Afternoons.say(at, "dose/" + p.code(), at.equals(wheels) ? "180 mL" : "10 mL"));
+        }
+        assertThat(Afternoons.plain(Web.get(quarters + "/answer")))
+                .contains("10.0 mL a quarter, 0.80 EUR a car")
+                .doesNotContain("a set");
+        assertThat(Afternoons.plain(Web.get(wheels + "/answer")))
+                .as("MEASURES 16")
+                .contains("4.10 EUR a wheel", "16.42 EUR a set", "does 2.8 of these");
+        String halves = Afternoons.begun("spray", a, b);
+        Afternoons.load(halves).places().forEach(p -> Afternoons.say(halves, "dose/" + p.code(), "10 mL"));
+        assertThat(Afternoons.plain(Web.get(halves + "/answer")))
+                .contains("10.0 mL a half")
+                .doesNotContain(" a car", " a set");
+    }
+
     private static double spread(double[] logs) {
         double mean = Arrays.stream(logs).average().orElseThrow();
         return Math.sqrt(Arrays.stream(logs).map(l -> (l - mean) * (l - mean)).sum() / logs.length);
