@@ -149,6 +149,10 @@ public class Tellings {
         if (!moves.isEmpty()) {
             lines.add("Done on each alike: %s.".formatted(String.join("; ", moves)));
         }
+        c.kind().moves().stream()
+                .flatMap(m -> c.wetted(m.code()).stream())
+                .distinct()
+                .forEach(w -> lines.add("Wetted by %s.".formatted(w.label())));
         lines.add(
                 "Answers about pairs are compared as wins, losses and ties; levels as orders, by exchanging the lots; counts, times and amounts each on its own scale. Whoever can't be told apart is not ranked.");
         return lines;

@@ -152,6 +152,7 @@ class LeagueTest {
         Rounds.untilNoneIsStale();
         FindingStore.Kept kept = found(at);
         assertThat(kept.alike()).isEqualTo("clearing water, clears after, side by side");
+        assertThat(Web.get(at + "/report.md").body()).doesNotContain("Wetted by");
         FindingStore.Document d = kept.document();
         double lead = d.means().get(d.products().indexOf(cheap))
                 - d.means().get(d.products().indexOf(dear));
@@ -184,8 +185,11 @@ class LeagueTest {
         assertThat(Web.get(address + "&price=10").body()).doesNotContain(">" + dear);
         assertThat(Web.get(address + "&price=30").body()).contains(cheap, dear).doesNotContain(">" + third);
         assertThat(Web.get(address + "&price=cheap").body()).contains("A price is a number like 20", dear);
+        Afternoons.say(at, "do/1/wet", "open-stream");
         Afternoons.say(at, "clears/A", "90");
         Rounds.untilNoneIsStale();
+        assertThat(found(at).alike()).endsWith(", side by side, wetted by an open stream");
+        assertThat(Web.get(at + "/report.md").body()).contains("Wetted by an open stream.");
         assertThat(found(at).document().means()).isNotEqualTo(d.means());
     }
 

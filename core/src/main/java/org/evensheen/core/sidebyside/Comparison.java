@@ -245,7 +245,7 @@ public final class Comparison {
     }
 
     /** In which ways it was wetted for looks by a move, over all rounds; more than one can't be set side by side. */
-    Set<Wetting> wetted(String move) {
+    public Set<Wetting> wetted(String move) {
         Set<Wetting> ways = java.util.EnumSet.noneOf(Wetting.class);
         for (int round = 1; round <= rounds(); round++) {
             said("do/%d/%s".formatted(round, move)).flatMap(Wetting::ofCode).ifPresent(ways::add);
