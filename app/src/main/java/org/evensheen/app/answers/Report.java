@@ -59,6 +59,11 @@ public record Report(
         return sideBySide() ? "What was seen" : ofAStudy() ? "The scales" : "Where they stand";
     }
 
+    /** What stands over what is not among them, or doesn't agree. */
+    String besides() {
+        return sideBySide() || ofAStudy() ? "Not in it" : "Worth knowing";
+    }
+
     static final String FORMAT = "even-sheen-report/1";
 
     public record Trust(String footing, String meaning, List<String> why) {}

@@ -39,6 +39,7 @@ class ReportPages {
         context.setVariable("when", report.when());
         context.setVariable("seen", !report.ofAStudy());
         context.setVariable("listed", report.listed());
+        context.setVariable("besides", report.besides());
         double high = Math.max(
                 115,
                 report.places().stream().mapToDouble(Report.Place::high).max().orElse(0) + 6);
@@ -132,7 +133,7 @@ class ReportPages {
         section(lines, "What labels promise", r.promises());
         section(lines, "How far it can be trusted", r.trust().why());
         section(lines, "How it was done", r.method());
-        section(lines, "Not in it", r.notTested());
+        section(lines, r.besides(), r.notTested());
         section(lines, "What went otherwise", r.deviations());
         section(lines, "Who paid", r.disclosure());
         section(lines, "Cautions", r.cautions());

@@ -228,7 +228,9 @@ class LeagueTest {
                         "data sheet",
                         report.get("seal").asString())
                 .doesNotContain("<script", "For whom", "Who paid", "src=\"/");
-        assertThat(Web.get(table.formatted("md")).body()).contains("## Where they stand");
+        assertThat(Web.get(table.formatted("md")).body())
+                .contains("## Where they stand", "## Worth knowing")
+                .doesNotContain("## Not in it");
         long osier = LiveApp.database()
                 .sql("select id from product where name = 'Osier Spray Seal'")
                 .query(Long.class)
