@@ -241,7 +241,7 @@ public class StudyStore {
                         select 'visit', stage, day, 0, '', null, null, null, null, '', null, '', '', null
                         from planned_visit where study_id = :study
                         union all
-                        select 'happening', kind, day, step, note, minute, null, null, null, '', null, '', '', null
+                        select 'happening', kind, day, step, note, minute, null, null, id, '', null, '', '', null
                         from happening where study_id = :study and undone_at is null
                         union all
                         select 'application', coalesce(a.dose, ''), a.day, c.number, a.job, a.wait_seconds, a.coats, a.label_id,
@@ -265,7 +265,7 @@ public class StudyStore {
                         union all
                         select 'seen', why, day, 0, seen_by, null, null, null, null, array_to_string(sections, ' '), null, '', '', seen_at
                         from names_seen where study_id = :study
-                        order by what, place, n""").param("study", head.id).query(row -> {
+                        order by what, place, n, h""").param("study", head.id).query(row -> {
             String code = row.getString("code");
             int n = row.getInt("n");
             switch (row.getString("what")) {

@@ -119,6 +119,26 @@ class LeagueTest {
         assertThat(listed).isTrue();
     }
 
+    /** Water that was left stands apart by how it was wetted; drops that are set on it by hand, and pulls, do not. */
+    @Test
+    void waterLeftBehindIsToldApartByTheWayOfWetting() {
+        Rounds.untilNoneIsStale();
+        long washes = LiveApp.database()
+                .sql(
+                        "select id from study where question = 'Is any wash leaving something behind on soft black paint?'")
+                .query(Long.class)
+                .single();
+        assertThat(LiveApp.database()
+                        .sql("select alike from finding where study_id = :id")
+                        .param("id", washes)
+                        .query(String.class)
+                        .list())
+                .contains(
+                        "water left behind, first readings, wetted by a fine mist",
+                        "beading, first readings",
+                        "slickness, first readings");
+    }
+
     @Test
     void seasonsAreThoseOfTheNorth() {
         assertThat(Tables.season(LocalDate.of(2026, 2, 28))).isEqualTo("winter");

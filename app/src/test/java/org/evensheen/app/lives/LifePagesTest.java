@@ -151,6 +151,12 @@ class LifePagesTest {
         mark.put("key", UUID.randomUUID().toString());
         assertThat(Web.post(to, mark).statusCode()).isEqualTo(302);
         assertThat(Web.get(water).body()).contains("Wetted by low pressure, from a rose.");
+        for (String way : List.of("upright", "mist", "open-stream", "low-pressure", "mist")) {
+            mark.put("kind", "wetted " + way);
+            mark.put("key", UUID.randomUUID().toString());
+            Web.post(to, mark);
+        }
+        assertThat(Web.get(water).body()).as("what was said last that day").contains("Wetted by a fine mist.");
         assertThat(Web.get("/studies/" + study.id() + "?measure=pull&section=A").body())
                 .doesNotContain("Wetted by")
                 .contains("wetted for looks: low-pressure from a hand&#39;s width");
