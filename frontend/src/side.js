@@ -12,6 +12,8 @@
   const over = $('#over');
   const done = new Set(steps.filter((s) => s.dataset.done === 'true').map((s) => s.dataset.step));
   let here = steps.find((s) => !s.hidden);
+  // What only works from here on could not be used before.
+  main.querySelectorAll(':disabled').forEach((control) => { control.disabled = false; });
   // What was answered a moment ago, in case the page was asked for before the answer had arrived.
   const MOMENT = 30000;
   const answered = `answered:${id}`;

@@ -219,6 +219,8 @@ class JourneyTest {
         visit.context().setOffline(true);
         List<String> failed = new ArrayList<>();
         page.onRequestFailed(request -> failed.add(request.url()));
+        field().fill("9");
+        field().fill("9.4");
         field().press("Enter");
         page.waitForCondition(() -> failed.stream().anyMatch(url -> url.contains("/suppose")));
         assertThat(page.locator("#notice")).containsText("No connection. First pull");

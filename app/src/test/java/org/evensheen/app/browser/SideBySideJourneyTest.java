@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.ColorScheme;
 import java.net.URI;
@@ -49,7 +50,13 @@ class SideBySideJourneyTest {
             type("#name" + i, names[i]);
         }
         tap(page.locator("[data-go]"));
+        begun();
+    }
+
+    /** The steps are there, and what follows a tap or a key on them. */
+    private void begun() {
         assertThat(page.locator("#now")).isVisible();
+        page.waitForLoadState();
     }
 
     /** Taps a jar at a height, mm. */
@@ -196,7 +203,7 @@ class SideBySideJourneyTest {
             type("#name0", "Rustmoth Iron Wash");
             type("#name1", "Sallow Plain Soap");
             tap(page.locator("[data-go]"));
-            assertThat(page.locator("#now")).isVisible();
+            begun();
             answerAll();
             assertThat(page.locator("#over")).isVisible();
             page.clock().runFor(1000);
@@ -220,6 +227,7 @@ class SideBySideJourneyTest {
             page.locator("#name1").fill("Brock Paste");
             page.locator("[data-go]").focus();
             page.keyboard().press("Enter");
+            begun();
             for (String key :
                     List.of("do/1/water Enter", "water/A .", "water/B gone", "do/1/soap Enter", "soap/A gone")) {
                 String[] parts = key.split(" ");
@@ -266,6 +274,33 @@ class SideBySideJourneyTest {
         }
     }
 
+    /** A sheet that is opened before an answer has arrived says so, and is shown again by itself once it has. */
+    @Test
+    void theSheetSaysWhatIsStillOnItsWay() {
+        try (Visit visit = Visit.of(390, 844, ColorScheme.LIGHT)) {
+            page = visit.page();
+            ask("spray", "streaks");
+            type("#name0", "Osier Spray Seal");
+            type("#name1", "Brock Paste");
+            tap(page.locator("[data-go]"));
+            begun();
+            page.route("**/said", Route::abort);
+            for (String step : List.of("dose/1", "do/1/apply", "do/1/buff", "streaks/A", "streaks/B")) {
+                assertThat(step()).hasAttribute("data-step", step);
+                tap(step().locator(step.startsWith("streaks") ? ".level" : ".button.wide")
+                        .nth(step.endsWith("B") ? 4 : 0));
+            }
+            tap(page.locator("[data-sheet]"));
+            assertThat(page.locator(".behind"))
+                    .hasText("No connection. 5 answers from this device are on the way and not in here yet.");
+            assertThat(page.locator(".sheet-lines")).containsText("Nothing was answered");
+            page.unroute("**/said");
+            page.evaluate("window.dispatchEvent(new Event('online'))");
+            assertThat(page.locator(".sheet-line")).containsText("streaks");
+            assertThat(page.locator(".behind")).isHidden();
+        }
+    }
+
     /** A clock of its own for each place; a photo waits without a line; a reload in mid-step without a line shows the step again. */
     @Test
     void clocksPhotosAndAReloadGoOnWithoutALine() throws java.io.IOException {
@@ -276,7 +311,7 @@ class SideBySideJourneyTest {
             type("#name0", "Osier Spray Seal");
             type("#name1", "Brock Paste");
             tap(page.locator("[data-go]"));
-            assertThat(page.locator("#now")).isVisible();
+            begun();
             String at = page.url();
             tap(step().locator(".bare[value=skip]"));
             assertThat(step()).hasAttribute("data-step", "do/1/apply");
