@@ -10,7 +10,6 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
-import org.evensheen.app.sidebyside.Tellings;
 import org.evensheen.app.sidebyside.Weighable;
 import org.evensheen.core.answer.QualityScale;
 import org.evensheen.core.cost.Money;
@@ -23,20 +22,10 @@ import org.springframework.stereotype.Component;
 /** Puts every quality that an afternoon looked at on one scale, once for what was said. */
 @Component
 class AfternoonAnswering {
-    private final Tellings tellings;
-
     private record Case(Weighable of, Purse purse) {}
 
     private final Cache<Case, Answer> known =
             Caffeine.newBuilder().maximumSize(40).build();
-
-    AfternoonAnswering(Tellings tellings) {
-        this.tellings = tellings;
-    }
-
-    Weighable weighable(long id) {
-        return tellings.weighable(id);
-    }
 
     Answer of(Weighable w, Purse purse) {
         return known.get(new Case(w, purse), c -> answer(c.of, c.purse));

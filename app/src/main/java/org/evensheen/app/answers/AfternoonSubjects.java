@@ -11,10 +11,12 @@ import org.springframework.stereotype.Component;
 class AfternoonSubjects implements Subjects {
     private final Tellings tellings;
     private final AfternoonReporting reporting;
+    private final OverruledStore overruled;
 
-    AfternoonSubjects(Tellings tellings, AfternoonReporting reporting) {
+    AfternoonSubjects(Tellings tellings, AfternoonReporting reporting, OverruledStore overruled) {
         this.tellings = tellings;
         this.reporting = reporting;
+        this.overruled = overruled;
     }
 
     @Override
@@ -27,16 +29,17 @@ class AfternoonSubjects implements Subjects {
         long id = number.orElseThrow();
         Telling told = tellings.of(id);
         String base = "/compare/" + id;
+        Matter what = Matter.comparison(id);
         return new Publishing.Subject(
-                EditionStore.Of.comparison(id),
+                what,
                 base,
                 "",
                 base + "/sheet",
                 told.question(),
-                false,
+                reporting.weighs(told),
                 base + "/bundle.zip",
                 () -> told.photos().stream().map(this::photo).toList(),
-                reader -> reporting.of(told));
+                reader -> reporting.of(told, overruled.aside(what), reader));
     }
 
     private Publishing.Photo photo(Telling.Photo p) {

@@ -2,23 +2,18 @@ package org.evensheen.app.answers;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.nio.charset.StandardCharsets;
-import java.time.Clock;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.evensheen.app.mixer.RateStore;
+import java.util.stream.Collectors;
 import org.evensheen.app.page.Hands;
-import org.evensheen.app.page.Missing;
 import org.evensheen.app.page.Refused;
 import org.evensheen.app.page.Units;
-import org.evensheen.app.studies.Study;
-import org.evensheen.app.studies.StudyStore;
 import org.evensheen.core.answer.Onward;
-import org.evensheen.core.answer.Profile;
 import org.evensheen.core.answer.Weighed;
 import org.evensheen.core.study.Contender;
 import org.evensheen.core.units.PlainText;
@@ -30,22 +25,22 @@ import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
-/** The answer of a study: from all that was measured, for whoever asks. */
+/** The answer of a study or an afternoon: from all that was measured and seen, for whoever asks. */
 @Controller
+@RequestMapping({"/studies/{id}/answer", "/compare/{id}/answer"})
 class AnswerController {
     private static final int REASON = 200;
 
-    private final StudyStore studies;
-    private final Answering answering;
+    private final Map<String, Answerables> answers;
     private final Readers readers;
     private final OverruledStore overruled;
-    private final RateStore rates;
-    private final Clock clock;
+    private final BottlePages bottles;
     /** The same answer for the same reader is the same page. */
     private final Cache<Written, AnswerPage> written =
-            Caffeine.newBuilder().maximumSize(60).build();
+            Caffeine.newBuilder().maximumSize(100).build();
 
     private record Written(
             Answer answer,
@@ -54,99 +49,96 @@ class AnswerController {
             Map<Integer, OverruledStore.Overruled> said,
             UnitSystem told) {}
 
-    AnswerController(
-            StudyStore studies,
-            Answering answering,
-            Readers readers,
-            OverruledStore overruled,
-            RateStore rates,
-            Clock clock) {
-        this.rates = rates;
-        this.studies = studies;
-        this.answering = answering;
+    AnswerController(List<Answerables> answers, Readers readers, OverruledStore overruled, BottlePages bottles) {
+        this.answers = answers.stream().collect(Collectors.toMap(Answerables::under, a -> a));
         this.readers = readers;
         this.overruled = overruled;
-        this.clock = clock;
+        this.bottles = bottles;
     }
 
-    @GetMapping("/studies/{id}/answer")
+    private Answerables under(HttpServletRequest request) {
+        return answers.get(request.getServletPath().split("/")[1]);
+    }
+
+    @GetMapping
     String answer(
             @PathVariable long id,
             @RequestParam Map<String, String> sent,
             @RequestHeader(name = "HX-Request", required = false) Optional<String> part,
+            HttpServletRequest request,
             HttpServletResponse response,
             Model model) {
-        Study study = studies.load(id);
-        if (study.judgedByCode()) {
-            model.addAttribute("study", study);
+        try {
+            Answerable what = under(request).open(id);
+            OverruledStore.Aside aside = overruled.aside(under(request).matter(id));
+            AnswerPage.Asked asked = Readers.asked(sent, aside.readers());
+            if (!asked.problem().isEmpty()) {
+                response.setStatus(422);
+            }
+            Answer answer = what.answer(new Purse(aside.rates(), asked.hour()));
+            AnswerOf of = what.of();
+            model.addAttribute(
+                    "page",
+                    written.get(
+                            new Written(answer, of.contenders(), asked, aside.said(), Units.now()),
+                            w -> AnswerPage.of(of, answer, asked, aside.said(), what.subtitle())));
+            model.addAttribute("key", UUID.randomUUID());
+            return part.isPresent() ? "answers/answer :: work" : "answers/answer";
+        } catch (Closed closed) {
+            model.addAttribute("study", closed.study());
             return "answers/closed";
         }
-        OverruledStore.Aside aside = overruled.aside(id);
-        List<Profile> known = new ArrayList<>(Profile.shipped());
-        known.addAll(aside.own());
-        AnswerPage.Asked asked = Readers.asked(sent, known);
-        if (!asked.problem().isEmpty()) {
-            response.setStatus(422);
-        }
-        int today = Math.max(0, study.dayOf(clock));
-        Answer answer = answering.of(study, today, new Purse(aside.rates(), asked.hour()));
-        model.addAttribute(
-                "page",
-                written.get(
-                        new Written(answer, study.record().contenders(), asked, aside.said(), Units.now()),
-                        w -> AnswerPage.of(
-                                AnswerOf.study(study),
-                                answer,
-                                asked,
-                                aside.said(),
-                                "%s, day %d. All that was measured, weighed."
-                                        .formatted(study.bed().name(), today))));
-        model.addAttribute("key", UUID.randomUUID());
-        return part.isPresent() ? "answers/answer :: work" : "answers/answer";
     }
 
     /** What would settle it: ways of going on, rehearsed against each other. */
-    @GetMapping("/studies/{id}/answer/next")
-    String next(@PathVariable long id, @RequestParam Map<String, String> sent, Model model) {
-        Study study = studies.load(id);
-        if (study.judgedByCode()) {
-            throw new Missing("This study is judged by code; its answer waits for its key.");
-        }
-        int today = Math.max(0, study.dayOf(clock));
-        AnswerPage.Asked asked = Readers.asked(sent, Profile.shipped());
-        Answer answer = answering.of(study, today, new Purse(rates.rates(), asked.hour()));
+    @GetMapping("/next")
+    String next(
+            @PathVariable long id, @RequestParam Map<String, String> sent, HttpServletRequest request, Model model) {
+        Answerable what = under(request).open(id);
+        OverruledStore.Aside aside = overruled.aside(under(request).matter(id));
+        AnswerPage.Asked asked = Readers.asked(sent, aside.readers());
+        Answer answer = what.answer(new Purse(aside.rates(), asked.hour()));
         Weighed weighed = answer.forReader(asked.profile());
         List<Onward.Way> ways = weighed.first().size() < 2
                 ? List.of()
-                : answer.ways(
-                        weighed,
-                        (one, other) -> NextWays.of(
-                                study, answer, answering.wear(study, today).lives(), one, other));
-        model.addAttribute("next", NextPage.of(AnswerOf.study(study), weighed, ways));
+                : answer.ways(weighed, (one, other) -> what.ways(answer, one, other));
+        model.addAttribute("next", NextPage.of(what.of(), weighed, ways));
         return "answers/next :: next";
     }
 
+    /** What the products cost by size, out of kits, as concentrates or ready to use. */
+    @GetMapping("/bottles")
+    String bottles(@PathVariable long id, HttpServletRequest request, Model model) {
+        Answerable what = under(request).open(id);
+        model.addAttribute("bottles", bottles.of(what.used(), what.of().place()));
+        return "answers/bottles :: bottles";
+    }
+
     /** Keeps weights under a name. */
-    @PostMapping("/studies/{id}/answer/profile")
-    String keep(@PathVariable long id, @RequestParam Map<String, String> sent, @ModelAttribute("hands") Hands hands) {
-        return "redirect:/studies/%d/answer?for=%s".formatted(id, readers.keep(sent, hands));
+    @PostMapping("/profile")
+    String keep(
+            @PathVariable long id,
+            @RequestParam Map<String, String> sent,
+            @ModelAttribute("hands") Hands hands,
+            HttpServletRequest request) {
+        return "redirect:/%s/%d/answer?for=%s".formatted(under(request).under(), id, readers.keep(sent, hands));
     }
 
     /** Says otherwise than what was derived, with a reason that is printed. */
-    @PostMapping("/studies/{id}/answer/overrule")
+    @PostMapping("/overrule")
     String overrule(
             @PathVariable long id,
             @RequestParam int contender,
             @RequestParam String advice,
             @RequestParam(defaultValue = "") String reason,
             @RequestParam UUID key,
-            @ModelAttribute("hands") Hands hands) {
-        Study study = studies.load(id);
+            @ModelAttribute("hands") Hands hands,
+            HttpServletRequest request) {
+        AnswerOf of = under(request).open(id).of();
         String why = PlainText.line(reason);
-        if (study.judgedByCode()
-                || contender < 0
-                || contender >= study.record().contenders().size()
-                || study.record().contenders().get(contender).isControl()) {
+        if (contender < 0
+                || contender >= of.contenders().size()
+                || of.contenders().get(contender).isControl()) {
             throw new Refused("There is no such product to advise on. Nothing was kept.");
         }
         if (!List.of("keep", "only-for", "skip", "derived").contains(advice)) {
@@ -158,7 +150,8 @@ class AnswerController {
         // A page has a form for each product: the same sent twice is kept once, another is another.
         UUID once = UUID.nameUUIDFromBytes(
                 "%s/%d/%s/%s".formatted(key, contender, advice, why).getBytes(StandardCharsets.UTF_8));
-        overruled.keep(id, new OverruledStore.Overruled(contender, advice, why, hands.name()), once);
-        return "redirect:/studies/%d/answer".formatted(id);
+        overruled.keep(
+                under(request).matter(id), new OverruledStore.Overruled(contender, advice, why, hands.name()), once);
+        return "redirect:%s/answer".formatted(of.base());
     }
 }

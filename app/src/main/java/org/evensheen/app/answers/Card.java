@@ -84,7 +84,7 @@ final class Card {
                         (report.sideBySide()
                                         ? "%s. How far to trust it: %s. Even Sheen"
                                         : report.ofAStudy()
-                                                ? "%s. Footing: %s. Bare is 0, the reference 100. Even Sheen"
+                                                ? "%s. Footing: %s. 0 is the bare section, 100 the reference product. Even Sheen"
                                                 : "%s. Even Sheen")
                                 .formatted(report.when(), report.trust().footing())),
                 MARGIN,

@@ -33,34 +33,10 @@ public class EditionStore {
     record Draft(
             String headline, String words, String changed, Pages pages, String seal, String by, Instant at, UUID key) {}
 
-    /**
-     * What a report is of.
-     *
-     * @param column where that stands; nothing that anybody typed
-     * @param key of a study, a comparison, a product; or what a table of the league was asked for
-     */
-    public record Of(String column, Object key) {
-        static Of study(long id) {
-            return new Of("study_id", id);
-        }
-
-        static Of comparison(long id) {
-            return new Of("comparison_id", id);
-        }
-
-        public static Of product(long id) {
-            return new Of("product_id", id);
-        }
-
-        public static Of league(String asked) {
-            return new Of("league", asked);
-        }
-    }
-
     /** Editions, the latest first, and readers of the reviewer's own, in one statement. */
     record Shown(List<Listed> editions, List<Profile> own) {}
 
-    Shown of(Of what) {
+    Shown of(Matter what) {
         List<Listed> editions = new ArrayList<>();
         List<Profile> own = new ArrayList<>();
         database.sql("""
@@ -84,7 +60,7 @@ public class EditionStore {
         return new Shown(editions, own);
     }
 
-    Optional<Pages> pages(Of what, long number) {
+    Optional<Pages> pages(Matter what, long number) {
         return database.sql("select report::text, html, markdown from edition where " + what.column()
                         + " = :id and number = :number")
                 .param("id", what.key())
@@ -94,7 +70,7 @@ public class EditionStore {
     }
 
     /** The report of the latest edition. */
-    Optional<String> latest(Of what) {
+    Optional<String> latest(Matter what) {
         return database.sql("select report::text from edition where " + what.column()
                         + " = :id order by number desc limit 1")
                 .param("id", what.key())
@@ -103,7 +79,7 @@ public class EditionStore {
     }
 
     /** Publishes once by the page's key, and gives the edition's number. */
-    int publish(Of what, Draft draft) {
+    int publish(Matter what, Draft draft) {
         return transaction.execute(status -> {
             database.sql("select 1 from (select pg_advisory_xact_lock(hashtextextended(:what, 0))) l")
                     .param("what", "edition " + what)

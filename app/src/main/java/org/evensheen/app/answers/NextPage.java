@@ -47,7 +47,8 @@ record NextPage(String lead, List<Line> lines) {
     private static String nothing(List<Onward.Rehearsed> all, String two) {
         String nearest = all.stream()
                 .max(Comparator.comparingDouble(Onward.Rehearsed::parts))
-                .map(r -> " Nearest comes: %s (%s of 100).".formatted(small(what(r.way())), hundredths(r)))
+                .map(r -> " What comes closest is %s: it parts them in %s of 100."
+                        .formatted(small(what(r.way())), hundredths(r)))
                 .orElse("");
         return "Nothing that was rehearsed parts %s in 80 of 100.%s They may be too alike for what matters here: move on, or ask what else parts them."
                 .formatted(two, nearest);

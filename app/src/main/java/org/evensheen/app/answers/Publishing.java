@@ -61,7 +61,7 @@ public class Publishing {
      * @param report as of today, for a reader by their code; the first for one that is not known
      */
     public record Subject(
-            EditionStore.Of of,
+            Matter of,
             String base,
             String query,
             String back,

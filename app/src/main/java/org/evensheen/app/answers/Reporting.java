@@ -57,14 +57,9 @@ class Reporting {
     /** The report as of a day, for a reader by their code or the first, with its seal. */
     Report of(Study study, LocalDate today, String reader) {
         int day = Math.max(0, (int) java.time.temporal.ChronoUnit.DAYS.between(study.firstDay(), today));
-        OverruledStore.Aside aside = overruled.aside(study.id());
+        OverruledStore.Aside aside = overruled.aside(Matter.study(study.id()));
         Answer answer = answering.of(study, day, new Purse(aside.rates(), Optional.empty()));
-        List<Profile> readers = new ArrayList<>(Profile.shipped());
-        readers.addAll(aside.own());
-        Profile profile = readers.stream()
-                .filter(p -> p.code().equals(reader))
-                .findFirst()
-                .orElse(readers.get(0));
+        Profile profile = aside.reader(reader);
         AnswerWords words = new AnswerWords(study, answer);
         Weighed weighed = answer.forReader(profile);
         Worth worth = Worths.of(answer, profile);
@@ -89,9 +84,7 @@ class Reporting {
                                                 f.numbers()))
                                 .toList()),
                 places(words, weighed, answer),
-                readers.stream()
-                        .map(p -> new Report.Reader(p.name(), words.forReader(answer.forReader(p))))
-                        .toList(),
+                readers(aside, words, answer),
                 answer.scales().stream()
                         .map(s -> "%s: %s; %s.".formatted(s.quality().label(), words.source(s), words.ends(s)))
                         .toList(),
@@ -102,7 +95,7 @@ class Reporting {
                                         words.cost(p),
                                         p.edge() ? "; nothing is both cheaper and better" : ""))
                         .toList(),
-                advice(aside.said(), words, answer, weighed, readers, worth),
+                advice(aside, words, answer, profile),
                 living.promises(study, keeps(study), today),
                 words.missing(weighed),
                 method(study),
@@ -148,19 +141,26 @@ class Reporting {
         return Math.round(value * 1e4) / 1e4;
     }
 
-    private List<Report.Advised> advice(
-            Map<Integer, OverruledStore.Overruled> said,
-            AnswerWords words,
-            Answer answer,
-            Weighed weighed,
-            List<Profile> readers,
-            Worth worth) {
-        return Advice.of(weighed, readers.stream().map(answer::forReader).toList(), worth, answer.footing()).stream()
+    /** What it comes to for each reader. */
+    static List<Report.Reader> readers(OverruledStore.Aside aside, AnswerWords words, Answer answer) {
+        return aside.readers().stream()
+                .map(p -> new Report.Reader(p.name(), words.forReader(answer.forReader(p))))
+                .toList();
+    }
+
+    /** What follows for a reader, and what the reviewer says against it. */
+    static List<Report.Advised> advice(OverruledStore.Aside aside, AnswerWords words, Answer answer, Profile profile) {
+        return Advice.of(
+                        answer.forReader(profile),
+                        aside.readers().stream().map(answer::forReader).toList(),
+                        Worths.of(answer, profile),
+                        answer.footing())
+                .stream()
                 .map(a -> new Report.Advised(
                         words.name(a.contender()),
                         AnswerWords.word(a.kind()),
                         words.advice(a),
-                        Optional.ofNullable(said.get(a.contender()))
+                        Optional.ofNullable(aside.said().get(a.contender()))
                                 .map(o -> "%s (%s): %s".formatted(o.advice().replace('-', ' '), o.by(), o.reason()))
                                 .orElse("")))
                 .toList();
@@ -201,7 +201,7 @@ class Reporting {
         lines.add(
                 "Repeats within a section are one number; sections are what is compared, rows taken out; products that can't be told apart share a place. Intervals hold in 95 of 100 studies like this one.");
         lines.add(
-                "Bare is 0 and the reference 100; qualities are added up by what matters to the reader, and chances count 10 000 seeded draws.");
+                "On the scale 0 is the bare section and 100 the reference product; qualities are added up by what matters to the reader, and chances count 10 000 seeded draws.");
         return lines;
     }
 

@@ -38,7 +38,7 @@ class StudySubjects implements Subjects {
         }
         String base = "/studies/" + id;
         return new Publishing.Subject(
-                EditionStore.Of.study(id),
+                Matter.study(id),
                 base,
                 "",
                 base + "/answer",

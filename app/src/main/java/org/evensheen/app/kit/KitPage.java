@@ -9,14 +9,13 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Filled;
+import org.evensheen.core.footing.FootingReview;
 import org.evensheen.core.instruments.LinePattern;
 import org.evensheen.core.instruments.Probe;
 import org.evensheen.core.measure.Measures;
 
 /** The Kit's instruments. */
 record KitPage(List<Card> cards, List<Choice> probes, Filled fresh, UUID key, int dueForCheck) {
-    private static final int CHECK_HOLDS = 56;
-
     /** An instrument. */
     record Card(
             long id,
@@ -38,8 +37,25 @@ record KitPage(List<Card> cards, List<Choice> probes, Filled fresh, UUID key, in
             Filled filled) {
 
         /** What stands in a field: as typed if it came back, else as stored. */
-        public String in(String field, String stored) {
-            return filled.in(field, stored);
+        public String in(String field) {
+            return filled.in(
+                    field,
+                    switch (field) {
+                        case "name" -> name;
+                        case "probe" -> code;
+                        case "place" -> place;
+                        case "pattern" -> pattern;
+                        case "unit" -> unit;
+                        case "asks" -> asks;
+                        case "checkValue" -> checkValue;
+                        case "checkTolerance" -> checkTolerance;
+                        default -> throw new IllegalArgumentException(field);
+                    });
+        }
+
+        /** What is wrong with a field; empty if nothing is. */
+        public String wrong(String field) {
+            return filled.wrong(field);
         }
     }
 
@@ -53,6 +69,18 @@ record KitPage(List<Card> cards, List<Choice> probes, Filled fresh, UUID key, in
         static Said problem(String text) {
             return new Said(text, true);
         }
+    }
+
+    /** What to do first, in a sentence. */
+    public String heading() {
+        if (cards.isEmpty()) {
+            return "No instrument is linked yet.";
+        }
+        return switch (dueForCheck) {
+            case 0 -> "Every instrument holds its check.";
+            case 1 -> "One instrument wants a check.";
+            default -> dueForCheck + " instruments want a check.";
+        };
     }
 
     static KitPage of(List<Instrument> linked, Filled filled, Instant now) {
@@ -70,7 +98,8 @@ record KitPage(List<Card> cards, List<Choice> probes, Filled fresh, UUID key, in
     static Card card(Instrument i, Filled filled, Instant now) {
         boolean late = i.check().isPresent()
                 && i.lastCheck()
-                        .filter(c -> c.held() && Duration.between(c.at(), now).toDays() <= CHECK_HOLDS)
+                        .filter(c ->
+                                c.held() && Duration.between(c.at(), now).toDays() <= FootingReview.GAUGE_CHECK_HOLDS)
                         .isEmpty();
         return new Card(
                 i.id(),

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.StringJoiner;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Units;
+import org.evensheen.core.footing.FootingReview;
 import org.evensheen.core.instruments.Probe;
 import org.evensheen.core.instruments.Rested;
 import org.evensheen.core.slickness.PullTrace;
@@ -30,8 +31,6 @@ record TakenView(
         String problem,
         String warning,
         @Nullable Trace trace) {
-    private static final int CHECK_HOLDS = 56;
-
     /** A field and its text. */
     record Fill(String field, String value) {}
 
@@ -131,7 +130,7 @@ record TakenView(
                             Figures.compact(last.get().said(), 4),
                             Figures.compact(last.get().against().shouldBe(), 4));
         }
-        return Duration.between(last.get().at(), now).toDays() > CHECK_HOLDS
+        return Duration.between(last.get().at(), now).toDays() > FootingReview.GAUGE_CHECK_HOLDS
                 ? "Its check is older than eight weeks. Check it in the Kit."
                 : "";
     }

@@ -3,8 +3,8 @@ package org.evensheen.app.league;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.evensheen.app.answers.EditionStore;
 import org.evensheen.app.answers.Leaflets;
+import org.evensheen.app.answers.Matter;
 import org.evensheen.app.answers.Publishing;
 import org.evensheen.app.answers.Subjects;
 import org.springframework.stereotype.Component;
@@ -31,7 +31,7 @@ class ProductSubjects implements Subjects {
         String name = tables.named(id);
         String base = "/shelf/" + id;
         return new Publishing.Subject(
-                EditionStore.Of.product(id),
+                Matter.product(id),
                 base,
                 "",
                 base,

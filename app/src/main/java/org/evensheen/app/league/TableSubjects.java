@@ -3,8 +3,8 @@ package org.evensheen.app.league;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.evensheen.app.answers.EditionStore;
 import org.evensheen.app.answers.Leaflets;
+import org.evensheen.app.answers.Matter;
 import org.evensheen.app.answers.Publishing;
 import org.evensheen.app.answers.Subjects;
 import org.evensheen.app.page.Missing;
@@ -41,7 +41,7 @@ class TableSubjects implements Subjects {
         // Findings may be told apart more finely one day; what was published of them before stays where it was.
         boolean there = asked.alike().equals(table.asked().alike());
         return new Publishing.Subject(
-                EditionStore.Of.league(query),
+                Matter.league(query),
                 "/verdicts",
                 query,
                 "/verdicts?" + query,

@@ -10,14 +10,14 @@ import org.evensheen.core.mixing.Mix;
 /**
  * The vessel filling, and beside it the cup that the product is measured in, to its own scale.
  *
- * @param shape name of the vessel's outline, in a box of 150 by 170
+ * @param outline path of the vessel, in a box of 150 by 170
  * @param productTop top of the product in the vessel, y; drawn at least as a line
  * @param waterTop top of the water on it
  * @param cupTop top of the product in the cup
  * @param ticks marks of the cup
  */
 record VesselDrawing(
-        String shape,
+        String outline,
         String productTop,
         String productDepth,
         String waterTop,
@@ -40,7 +40,7 @@ record VesselDrawing(
         double cup = cup(mix.productMl());
         double level = FULL * mix.productMl() / cup;
         return new VesselDrawing(
-                shape,
+                outline(shape),
                 svg(BOTTOM - drawn),
                 svg(drawn),
                 svg(BOTTOM - FULL),
@@ -55,6 +55,14 @@ record VesselDrawing(
                                 Figures.millilitres(mix.productMl()),
                                 Figures.volume(mix.waterMl()),
                                 Figures.volume(mix.totalMl())));
+    }
+
+    private static String outline(String shape) {
+        return switch (shape) {
+            case "bucket" -> "M12,18h126l-14,144h-98z";
+            case "sprayer" -> "M56,18h38v8q28,6 28,34v92q0,10 -10,10h-74q-10,0 -10,-10v-92q0,-28 28,-34z";
+            default -> "M40,18h70v10q22,8 22,30v94q0,10 -10,10h-94q-10,0 -10,-10v-94q0,-22 22,-30z";
+        };
     }
 
     /** The smallest cup of 10, 25, 50, 100, 250 … mL that holds so much. */

@@ -202,13 +202,10 @@ record SheetPage(
     }
 
     private static Line line(Comparison c, Sheet.Row row, String job, String ahead) {
-        boolean otherwise =
-                row.told().isPresent() && !row.told().equals(row.question().measure());
         return new Line(
                 job,
                 ahead,
-                row.question().label()
-                        + (otherwise ? ", " + row.told().get().words().score() : ""),
+                SheetWords.label(c, row),
                 SheetWords.outcome(c, row),
                 row.outcome() == Sheet.Outcome.SETTLED || row.outcome() == Sheet.Outcome.AHEAD,
                 row.standings().stream()

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
@@ -25,6 +26,7 @@ import org.evensheen.core.sidebyside.Sheet.Trust;
 import org.evensheen.core.sidebyside.Slip;
 import org.evensheen.core.sidebyside.Steadiness;
 import org.evensheen.core.study.Section;
+import org.evensheen.core.water.Wetting;
 
 /** The one place where what an afternoon came to is told in words: for the page, the print, and what goes out. */
 final class SheetWords {
@@ -74,8 +76,8 @@ final class SheetWords {
             said.add(
                     c.contenders().size() == 2
                             ? "Neither " + listedOr(even) + "."
-                            : "None is clearly ahead at "
-                                    + listedOr(sheet.rows().stream()
+                            : "Too close to say: "
+                                    + listed(sheet.rows().stream()
                                             .filter(r -> r.outcome() == Outcome.EVEN)
                                             .map(r -> r.question().label())
                                             .toList())
@@ -104,6 +106,21 @@ final class SheetWords {
         return words.size() < 2
                 ? String.join("", words)
                 : String.join(", ", words.subList(0, words.size() - 1)) + " or " + words.get(words.size() - 1);
+    }
+
+    /** What a row is about: "water, wetted by a fine mist", "foam, left after 5 min". */
+    static String label(Comparison c, Row row) {
+        Question question = row.question();
+        return question.label()
+                + row.told()
+                        .filter(told -> !question.measure().equals(Optional.of(told)))
+                        .map(told -> ", " + told.words().score())
+                        .orElse("")
+                + c.wetted(question.after()).stream()
+                        .map(Wetting::label)
+                        .reduce((one, two) -> one + " and by " + two)
+                        .map(by -> ", wetted by " + by)
+                        .orElse("");
     }
 
     /** How a row came out: "Curlew Foam, 86 %", "tied", "A 92 mm". */
@@ -200,8 +217,8 @@ final class SheetWords {
                 .filter(d -> !d.within())
                 .ifPresent(d -> told.add(
                         d.side() == Departure.Side.ABOVE
-                                ? "%s times what its label allows".formatted(Figures.compact(d.factor(), 2))
-                                : "only %s of the least its label asks for".formatted(Figures.percent(d.factor()))));
+                                ? "%s its label's upper dose".formatted(Figures.times(d.factor()))
+                                : "%s its label's lower dose".formatted(Figures.times(d.factor()))));
         spent.each().ifPresent(e -> told.add(each(c, e)));
         return String.join(", ", told);
     }
@@ -351,7 +368,7 @@ final class SheetWords {
         sheet.rows()
                 .forEach(r -> text.append("| %s | %s | %s |%n"
                         .formatted(
-                                r.question().label(),
+                                label(c, r),
                                 plain(outcome(c, r)),
                                 r.standings().stream()
                                         .map(s -> plain(name(c, s.contender())) + ": " + seen(c, r, s))

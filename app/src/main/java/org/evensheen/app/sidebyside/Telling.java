@@ -2,6 +2,7 @@ package org.evensheen.app.sidebyside;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.function.Supplier;
 
 /**
  * An afternoon in words, for whoever tells of it elsewhere: the same words as on its sheet.
@@ -20,6 +21,7 @@ import java.util.List;
  * @param products names, as the Shelf has them
  * @param photos that stand
  * @param said every answer that was ever given, in order, for a hash
+ * @param weighable as it can be weighed for a reader, worked out when it is asked for
  */
 public record Telling(
         String question,
@@ -36,7 +38,8 @@ public record Telling(
         List<String> came,
         List<String> products,
         List<Photo> photos,
-        String said) {
+        String said,
+        Supplier<Weighable> weighable) {
 
     /** A photo of a place. */
     public record Photo(long id, String what) {}

@@ -77,7 +77,8 @@ public class Tellings {
                         .toList(),
                 c.said().stream()
                         .map(s -> "%s|%s|%s|%s|%s".formatted(s.step(), s.value(), s.by(), s.knew(), s.at()))
-                        .collect(Collectors.joining("\n")));
+                        .collect(Collectors.joining("\n")),
+                () -> weighable(id, c, sheet));
     }
 
     /** What an afternoon found in amounts, counts and times, if there were several rounds of it. */
@@ -88,7 +89,10 @@ public class Tellings {
     /** An afternoon as it can be weighed for a reader. */
     public Weighable weighable(long id) {
         Comparison c = comparisons.load(id);
-        Sheet sheet = sheets.of(id, c);
+        return weighable(id, c, sheets.of(id, c));
+    }
+
+    private static Weighable weighable(long id, Comparison c, Sheet sheet) {
         Map<Integer, Weighable.Took> took = new TreeMap<>();
         sheet.spent()
                 .forEach(s -> took.put(

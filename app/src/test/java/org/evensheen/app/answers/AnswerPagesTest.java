@@ -19,6 +19,7 @@ import org.evensheen.app.live.Web;
 import org.evensheen.app.mixer.RateStore;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.sidebyside.Afternoons;
+import org.evensheen.app.sidebyside.Tellings;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
 import org.junit.jupiter.api.Test;
@@ -177,11 +178,31 @@ class AnswerPagesTest {
                         "<mark>" + better + " is first.</mark>",
                         "glide: the worst is 0, " + better + ", the best, is 100")
                 .contains("dirt gone", "0.40 EUR a half", "0.10 EUR a half", "How far to trust it")
-                .doesNotContain("Say otherwise", "/verdict\"");
+                .doesNotContain("/verdict\"");
         assertThat(Web.get(at + "/answer?for=show&life=0&slickness=0&water=0&gloss=0&cleaning=0&foam=0&ease=0&cost=9")
                         .body())
                 .contains("<mark>" + cheaper + " is first.</mark>");
         assertThat(Web.get(at + "/answer?cost=11").statusCode()).isEqualTo(422);
+        assertThat(Web.post(
+                                at + "/answer/overrule",
+                                Map.of(
+                                        "contender",
+                                        "" + c.on("A").number(),
+                                        "advice",
+                                        "skip",
+                                        "reason",
+                                        "Leaks in the boot",
+                                        "key",
+                                        UUID.randomUUID().toString()))
+                        .statusCode())
+                .isEqualTo(302);
+        assertThat(Web.get(at + "/answer").body())
+                .containsPattern("says so against what was derived \\([a-z ]+\\): Leaks in the boot");
+        assertThat(Web.get(at + "/publish").body()).contains("Weighed for", "Lives by the sea");
+        assertThat(Afternoons.plain(Web.get(at + "/report.md?for=purse")))
+                .contains("## For whom", "Tight purse", "## Keep, only for, skip")
+                .containsPattern("- " + c.on("A").name() + ": .*Against that: skip \\(.*\\): Leaks in the boot")
+                .doesNotContain("| Place |");
         assertThat(Web.post(at + "/answer/profile", Map.of("name", "A neighbour " + better, "cleaning", "7"))
                         .headers()
                         .firstValue("Location"))
@@ -246,7 +267,7 @@ class AnswerPagesTest {
         }
         Answer answer = LiveApp.bean(AfternoonAnswering.class)
                 .of(
-                        LiveApp.bean(AfternoonAnswering.class).weighable(Long.parseLong(at.replaceAll("\\D", ""))),
+                        LiveApp.bean(Tellings.class).weighable(Long.parseLong(at.replaceAll("\\D", ""))),
                         new Purse(LiveApp.bean(RateStore.class).rates(), Optional.empty()));
         int number =
                 c.on("A").name().equals(quick) ? c.on("A").number() : c.on("B").number();

@@ -110,7 +110,7 @@ class NextPageTest {
                 List.of(way(Onward.Kind.VISITS, 1, 30, 1, 0.9), way(Onward.Kind.ROUNDS, 8, 300, 0, 0.5)));
         assertThat(nothing.lead())
                 .startsWith(
-                        "Nothing that was rehearsed parts Osier and Brock in 80 of 100. Nearest comes: 8 more rounds with sides exchanged (")
+                        "Nothing that was rehearsed parts Osier and Brock in 80 of 100. What comes closest is 8 more rounds with sides exchanged: it parts them in ")
                 .endsWith("move on, or ask what else parts them.");
         assertThat(nothing.lines()).extracting(NextPage.Line::what).first().isEqualTo("One more visit, one a week");
         NextPage settled = NextPage.of(of(), weighed(40, 0.02), List.of(way(Onward.Kind.VISITS, 1, 30, 1, 0.9)));

@@ -210,6 +210,8 @@ class LeagueTest {
         Rounds.untilNoneIsStale();
         assertThat(found(at).alike()).endsWith(", side by side, wetted by an open stream");
         assertThat(Web.get(at + "/report.md").body()).contains("Wetted by an open stream.");
+        assertThat(Web.get(at + "/sheet").body()).contains(", wetted by an open stream");
+        assertThat(Web.get(at + "/sheet.md").body()).contains(", wetted by an open stream |");
         assertThat(found(at).document().means()).isNotEqualTo(d.means());
     }
 
