@@ -35,13 +35,14 @@ class DueStore {
                             order by abs(s.first_day + v.day - :today), s.id desc
                             limit 150)
                         select v.id as study, v.question, b.name as bed, v.date, v.day, v.stage,
-                               (select count(*) from section x where x.study_id = v.id)
-                                   * (select sum(m.repeats) from planned_measure m where m.study_id = v.id) as expected,
+                               (select count(*) from section x where x.study_id = v.id) * plan.each as expected,
                                (select count(*) from reading r
-                                join planned_measure m on m.study_id = r.study_id and m.measure = r.measure
-                                where r.study_id = v.id and r.day = v.day and r.stage = v.stage
-                                  and r.struck_at is null and r.repeat <= m.repeats) as taken
+                                where r.study_id = v.id and r.day = v.day and r.stage = v.stage and r.struck_at is null
+                                  and r.repeat <= coalesce((plan.repeats ->> r.measure)::integer, 0)) as taken
                         from visit v join bed b on b.id = v.bed_id
+                        cross join lateral (
+                            select jsonb_object_agg(m.measure, m.repeats) as repeats, sum(m.repeats) as each
+                            from planned_measure m where m.study_id = v.id) plan
                         order by v.date, v.id""")
                 .param("today", today)
                 .param("from", today.minusDays(DAYS_BACK))
