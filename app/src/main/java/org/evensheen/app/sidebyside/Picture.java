@@ -71,7 +71,7 @@ record Picture(String viewBox, String shape, List<Spot> spots, double mm) {
         List<Spot> spots = new ArrayList<>();
         List<Box> boxes = boxes(shape, n);
         for (int i = 0; i < n; i++) {
-            spots.add(spot(shape, boxes.get(i), "", "", "", List.of(), ""));
+            spots.add(spot(shape, boxes.get(i), "", "", "", "", List.of(), ""));
         }
         return new Picture("0 0 %s %s".formatted(svg(WIDTH), svg(HEIGHT)), SheetWords.lower(shape), spots, 0);
     }
@@ -94,6 +94,7 @@ record Picture(String viewBox, String shape, List<Spot> spots, double mm) {
                     box,
                     place.code(),
                     SheetWords.place(c, place),
+                    c.on(place.code()).name(),
                     jars ? standing : "",
                     dirt(c, place.code(), box),
                     told(c, place.code())));
@@ -113,6 +114,7 @@ record Picture(String viewBox, String shape, List<Spot> spots, double mm) {
                     boxes.get(i),
                     places.get(i).code(),
                     places.get(i).name(),
+                    "",
                     foam.isEmpty()
                             ? ""
                             : foamPath(boxes.get(i), foam.get(foam.size() - 1).value() / JAR),
@@ -164,11 +166,18 @@ record Picture(String viewBox, String shape, List<Spot> spots, double mm) {
             List.of(new Box(125, 6, 80, 60), new Box(200, 96, 80, 100), new Box(50, 96, 80, 100));
 
     private static Spot spot(
-            Places shape, Box box, String code, String name, String foam, List<Speck> specks, String told) {
+            Places shape,
+            Box box,
+            String code,
+            String name,
+            String thing,
+            String foam,
+            List<Speck> specks,
+            String told) {
         return new Spot(
                 code,
                 box.height < ROOM ? "" : name,
-                path(shape, box),
+                path(shape, box, thing),
                 svg(box.middle()),
                 svg(box.middle()),
                 svg(box.y + LIFT),
@@ -181,12 +190,12 @@ record Picture(String viewBox, String shape, List<Spot> spots, double mm) {
                 told);
     }
 
-    private static String path(Places shape, Box b) {
+    private static String path(Places shape, Box b, String thing) {
         return switch (shape) {
             case WHEELS -> wheel(b);
             case TYRE_PARTS -> third(THIRDS_OF_A_RING.indexOf(b));
             case JARS -> jar(b);
-            case ITEMS -> mitt(b);
+            case ITEMS -> Thing.named(thing).within(b.x, b.y, b.width, b.height);
             case SEAT_HALVES -> seat(b);
             case VEHICLE -> VAN.indexOf(b) == 5 ? wheels(b) : block(b);
             case PANES -> block(b);
@@ -319,35 +328,6 @@ record Picture(String viewBox, String shape, List<Spot> spots, double mm) {
                         svg(w / 4),
                         svg(b.y + b.height - 3),
                         svg(x));
-    }
-
-    private static String mitt(Box b) {
-        double s = Math.min(b.width / 100, b.height / 120);
-        double x = b.middle() - 45 * s;
-        double y = b.y + (b.height - 112 * s) / 2;
-        return "M%s,%sV%sq0,%s %s,%sq%s,0 %s,%sV%sq%s,%s %s,%sq%s,%s %s,%sL%s,%sV%sZ"
-                .formatted(
-                        svg(x),
-                        svg(y + 112 * s),
-                        svg(y + 36 * s),
-                        svg(-36 * s),
-                        svg(32 * s),
-                        svg(-36 * s),
-                        svg(32 * s),
-                        svg(32 * s),
-                        svg(36 * s),
-                        svg(y + 58 * s),
-                        svg(4 * s),
-                        svg(-22 * s),
-                        svg(20 * s),
-                        svg(-16 * s),
-                        svg(14 * s),
-                        svg(6 * s),
-                        svg(4 * s),
-                        svg(22 * s),
-                        svg(x + 64 * s),
-                        svg(y + 98 * s),
-                        svg(y + 112 * s));
     }
 
     /** So many specks as there is dirt; a cleaner place has fewer. */

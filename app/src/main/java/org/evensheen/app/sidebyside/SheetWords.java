@@ -241,11 +241,14 @@ final class SheetWords {
 
     /** How far somebody agrees with themselves. */
     static String steadiness(Steadiness s) {
-        return "%s was asked %s twice and answered %d alike (%s to %s with 95 %% chance)%s."
+        String alike = s.twice() > 1
+                ? s.alike() + " of them alike"
+                : s.alike() == 1 ? "it alike" : "it otherwise the second time";
+        return "%s was asked %s twice and answered %s (of many, %s to %s might come out alike)%s."
                 .formatted(
                         s.by(),
                         Figures.count(s.twice(), "pair", "pairs"),
-                        s.alike(),
+                        alike,
                         Figures.percent(s.share().low()),
                         Figures.percent(s.share().high()),
                         s.counts() ? "" : "; that is no more than chance, so these answers are not used");
