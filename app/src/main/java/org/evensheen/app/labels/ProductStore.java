@@ -202,8 +202,13 @@ public class ProductStore {
 
     /** Calibrations from the array of "counter mL" that statements on products give. */
     public static List<Calibration> calibrations(Array array) throws SQLException {
+        return calibrations(List.of((String[]) array.getArray()));
+    }
+
+    /** Calibrations from texts of "counter mL". */
+    public static List<Calibration> calibrations(List<String> texts) {
         List<Calibration> calibrations = new ArrayList<>();
-        for (String each : (String[]) array.getArray()) {
+        for (String each : texts) {
             String[] pair = each.split(" ");
             calibrations.add(new Calibration(Counter.named(pair[0]).orElseThrow(), Double.parseDouble(pair[1])));
         }

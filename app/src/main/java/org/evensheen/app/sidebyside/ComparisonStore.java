@@ -11,7 +11,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Missing;
 import org.evensheen.core.layout.Places;
@@ -147,7 +146,11 @@ public class ComparisonStore {
     private static final String WHOLE = """
             jsonb_build_object(
                 'kind', c.kind, 'shape', c.shape, 'seed', c.seed, 'asked', c.asked, 'begun_at', c.begun_at,
-                'contenders', (select jsonb_agg(to_jsonb(e) - 'comparison_id' order by e.number)
+                'contenders', (select jsonb_agg(to_jsonb(e) - 'comparison_id' || jsonb_build_object(
+                                   'label', (select jsonb_build_object('id', l.id, 'line', l.line) from label l
+                                             where l.product_id = e.product_id order by l.number desc limit 1),
+                                   'counters', array(select distinct on (k.counter) k.counter || ' ' || k.ml_each from calibration k
+                                                     where k.product_id = e.product_id order by k.counter, k.id desc)) order by e.number)
                                from comparison_contender e where e.comparison_id = c.id),
                 'places', (select jsonb_agg(to_jsonb(p) - 'comparison_id' order by p.round, p.x_mm, p.code)
                            from comparison_place p where p.comparison_id = c.id),
@@ -196,13 +199,9 @@ public class ComparisonStore {
     }
 
     private Map<Long, Comparison> read(Map<Long, String> texts) {
-        Map<Long, Stored> stored = new LinkedHashMap<>();
-        texts.forEach((id, text) -> stored.put(id, json.readValue(text, Stored.class)));
-        Map<Long, Product> onShelf =
-                products.all(stored.values().stream().flatMap(Stored::products).collect(Collectors.toSet())).stream()
-                        .collect(Collectors.toMap(Product::id, product -> product));
         Map<Long, Comparison> read = new LinkedHashMap<>();
-        stored.forEach((id, s) -> read.put(id, s.comparison(onShelf)));
+        texts.forEach(
+                (id, text) -> read.put(id, json.readValue(text, Stored.class).comparison(products::label)));
         return read;
     }
 

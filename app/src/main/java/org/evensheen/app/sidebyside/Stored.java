@@ -6,15 +6,14 @@ import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.stream.Stream;
-import org.evensheen.app.labels.Product;
+import org.evensheen.app.labels.ProductStore;
 import org.evensheen.core.label.Claim;
 import org.evensheen.core.label.Label;
 import org.evensheen.core.label.Surface;
 import org.evensheen.core.layout.Places;
+import org.evensheen.core.mixing.Calibration;
 import org.evensheen.core.sidebyside.Bottle;
 import org.evensheen.core.sidebyside.Comparison;
 import org.evensheen.core.sidebyside.Kind;
@@ -35,7 +34,30 @@ record Stored(
         List<Place> places,
         List<Said> said) {
 
-    record Entered(int number, @Nullable Long product_id, String name, String way) {
+    /** The label that counts. */
+    record Labelled(long id, String line) {}
+
+    /**
+     * A contender.
+     *
+     * @param label none for what was only typed, and for a product without one
+     * @param counters "counter mL" of each calibration that counts
+     */
+    record Entered(
+            int number,
+            @Nullable Long product_id,
+            String name,
+            String way,
+            @Nullable Labelled label,
+            List<String> counters) {
+        private Bottle bottle(LabelOf labels) {
+            return product_id == null
+                    ? Bottle.UNKNOWN
+                    : Stored.bottle(
+                            label == null ? Label.BLANK : labels.read(label.id, label.line),
+                            ProductStore.calibrations(counters));
+        }
+
         /** What is on the Shelf is a product, also by a way of its own; what was only typed is told in words. */
         private Contender contender() {
             return product_id != null
@@ -88,23 +110,18 @@ record Stored(
         return Arrays.stream(Places.values()).filter(p -> word(p).equals(word)).findFirst();
     }
 
-    /** Numbers of its products on the Shelf. */
-    Stream<Long> products() {
-        return contenders.stream().flatMap(c -> Optional.ofNullable(c.product_id).stream());
+    /** Reads a label, by its number, from its line. */
+    interface LabelOf {
+        Label read(long id, String line);
     }
 
-    Comparison comparison(Map<Long, Product> onShelf) {
+    Comparison comparison(LabelOf labels) {
         return new Comparison(
                 Kind.ofCode(kind).orElseThrow(),
                 shape(shape).orElseThrow(),
                 seed,
                 contenders.stream().map(Entered::contender).toList(),
-                contenders.stream()
-                        .map(c -> Optional.ofNullable(c.product_id)
-                                .map(onShelf::get)
-                                .map(Stored::bottle)
-                                .orElse(Bottle.UNKNOWN))
-                        .toList(),
+                contenders.stream().map(c -> c.bottle(labels)).toList(),
                 places.stream().map(Place::section).toList(),
                 new LinkedHashSet<>(asked),
                 said.stream().map(Said::said).toList(),
@@ -112,11 +129,10 @@ record Stored(
     }
 
     /** What the label says that an afternoon can use; the price by the largest bottle that has one. */
-    private static Bottle bottle(Product product) {
-        Label label = product.label();
+    private static Bottle bottle(Label label, List<Calibration> calibrations) {
         return new Bottle(
                 label.uses().stream().map(Claim.Use::dose).toList(),
-                product.calibrations(),
+                calibrations,
                 label.one(Claim.Wait.class).map(Claim.Wait::seconds),
                 label.offers().stream()
                         .filter(o -> o.price().isPresent())

@@ -20,6 +20,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SamplePlan;
+import org.evensheen.app.live.StatementCounter;
 import org.evensheen.app.live.Web;
 import org.evensheen.app.studies.Study;
 import org.evensheen.app.studies.StudyStore;
@@ -280,6 +281,8 @@ class SheetPagesTest {
         String plan = place(Web.post("/plans", forWeeks(at)));
         Web.post(plan, Map.of("name2", "Kelter Rinse-On", "base", "1", "step", "ask"));
         assertThat(plain(Web.get(plan))).contains("To compare something else, draw lots anew");
+        say(at, "streaks/A", "1");
+        assertThat(StatementCounter.during(() -> Web.get(plan))).isLessThanOrEqualTo(5);
         assertThat(Web.post(plan + "/begin", Map.of()).statusCode()).isEqualTo(422);
         Web.post(plan, Map.of("unit", "wheel", "base", "2", "step", "ask"));
         assertThat(plain(Web.get(plan))).doesNotContain("To compare something else, draw lots anew");
