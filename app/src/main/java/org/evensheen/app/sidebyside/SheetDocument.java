@@ -39,6 +39,7 @@ record SheetDocument(
             int contender,
             List<String> seen,
             int wins,
+            int asked,
             @Nullable Double chanceOfFirst) {}
 
     record SpentEntry(
@@ -115,7 +116,8 @@ record SheetDocument(
                                 s.contender(),
                                 s.seen().stream().map(o -> o.line()).toList(),
                                 s.wins(),
-                                s.chance().isPresent() ? s.chance().getAsDouble() : null))
+                                s.asked(),
+                                s.chance().isPresent() ? Math.round(s.chance().getAsDouble() * 1e4) / 1e4 : null))
                         .toList());
     }
 

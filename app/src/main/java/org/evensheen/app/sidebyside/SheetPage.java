@@ -54,6 +54,24 @@ record SheetPage(
 
     private static final List<String> HOWS = List.of("bought", "given", "lent", "paid for", "own make");
 
+    /** What bars and counts mean; empty if there are no bars. */
+    public String legend() {
+        List<Bar> barred = lines.stream()
+                .flatMap(l -> l.bars.stream())
+                .filter(b -> !b.chance.isEmpty())
+                .toList();
+        if (barred.isEmpty()) {
+            return "";
+        }
+        return "Bar: the chance of being the best."
+                + barred.stream()
+                        .map(Bar::seen)
+                        .filter(seen -> seen.matches("\\d+ of \\d+"))
+                        .findFirst()
+                        .map(seen -> " %s: the better one in %s pairs it was asked about.".formatted(seen, seen))
+                        .orElse("");
+    }
+
     /** A question with how it came out; {@code bars} best first; {@code job} that begins with it, with who is {@code ahead} at it. */
     record Line(String job, String ahead, String label, String outcome, boolean told, List<Bar> bars) {
         /** What was seen of each, in a line. */

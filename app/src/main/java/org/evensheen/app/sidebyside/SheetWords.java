@@ -145,7 +145,7 @@ final class SheetWords {
                     .collect(Collectors.joining(", "));
         }
         if (row.told().isEmpty()) {
-            return standing.wins() + " of " + row.ballots();
+            return standing.wins() + " of " + standing.asked();
         }
         Measure measure = row.told().get();
         return standing.seen().stream().map(o -> score(measure, o)).collect(Collectors.joining(", "));

@@ -326,6 +326,9 @@ class SheetPagesTest {
         assertThat(sheet.indexOf("Washing with it")).isBetween(1, sheet.indexOf("Drying with it"));
         assertThat(sheet.indexOf("Drying with it")).isLessThan(sheet.indexOf("Using it again"));
         assertThat(sheet).contains("One piece of each", "Do it all once more").doesNotContain("item 1", "Swap sides");
+        assertThat(sheet)
+                .containsPattern(
+                        "Bar: the chance of being the best\\. (\\d) of (\\d): the better one in \\1 of \\2 pairs it was asked about");
         assertThat(Web.get(at + "/sheet.json").body()).contains("\"agreement\"");
     }
 }

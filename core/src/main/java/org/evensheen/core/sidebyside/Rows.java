@@ -39,7 +39,7 @@ final class Rows {
         if (used.isEmpty()) {
             List<Integer> met = met(c, all);
             List<Standing> standings = met.stream()
-                    .map(i -> new Standing(i, List.of(), wins(c, all, i), OptionalDouble.empty()))
+                    .map(i -> new Standing(i, List.of(), wins(c, all, i), asked(c, all, i), OptionalDouble.empty()))
                     .sorted(Comparator.comparingInt(s -> -s.wins()))
                     .toList();
             return Optional.of(new Row(q, Outcome.UNUSED, standings, Optional.empty(), all.size()));
@@ -50,7 +50,12 @@ final class Rows {
         List<Standing> standings = java.util.stream.IntStream.range(0, met.size())
                 .boxed()
                 .sorted(Comparator.comparingDouble(i -> -worths.worths()[i]))
-                .map(i -> new Standing(met.get(i), List.of(), wins(c, used, met.get(i)), OptionalDouble.of(first[i])))
+                .map(i -> new Standing(
+                        met.get(i),
+                        List.of(),
+                        wins(c, used, met.get(i)),
+                        asked(c, used, met.get(i)),
+                        OptionalDouble.of(first[i])))
                 .toList();
         int best = met.indexOf(standings.get(0).contender());
         boolean settled = standings.stream().skip(1).allMatch(s -> {
@@ -114,6 +119,12 @@ final class Rows {
                 .count();
     }
 
+    private static int asked(Comparison c, List<Ballot> ballots, int contender) {
+        return (int) ballots.stream()
+                .filter(b -> first(c, b) == contender || second(c, b) == contender)
+                .count();
+    }
+
     /** What a difference of worths must exceed in its standard errors; with weak priors that is never met by one or two ballots. */
     private static final double CRITICAL = 1.96;
 
@@ -165,6 +176,7 @@ final class Rows {
                                 .flatMap(p -> c.seen(q, p.code()).stream())
                                 .toList(),
                         0,
+                        0,
                         OptionalDouble.empty()))
                 .filter(s -> !s.seen().isEmpty())
                 .toList();
@@ -189,6 +201,7 @@ final class Rows {
                             seen(c, record, r.contender().number()).stream()
                                     .map(s -> s.seen())
                                     .toList(),
+                            0,
                             0,
                             once || r.chances().isEmpty()
                                     ? OptionalDouble.empty()

@@ -120,9 +120,10 @@ public record Sheet(
      *
      * @param seen what was seen on its places, in order of the rounds; empty for pairs
      * @param wins ballots that it won; for pairs only
+     * @param asked ballots that it stood in; for pairs only
      * @param chance of being first; empty if there is none to give
      */
-    public record Standing(int contender, List<Observation> seen, int wins, OptionalDouble chance) {}
+    public record Standing(int contender, List<Observation> seen, int wins, int asked, OptionalDouble chance) {}
 
     /**
      * A question.

@@ -235,11 +235,16 @@ class SideBySideTest extends AnAfternoon {
         assertThat(answered.wrong("glide/A/A/more", "A").orElseThrow()).contains("no such pair");
         assertThat(answered.wrong("gone/A/B/more", "A").orElseThrow()).contains("no such pair");
         said.add(new Said(more.step(), "A", "Ana", false, TWO));
-        assertThat(Sheet.of(of(Kind.MEDIA, Places.ITEMS, 4, Set.of("glide"), 3), TWO)
-                        .rows()
-                        .get(0)
-                        .ballots())
-                .isEqualTo(ring.size() + 1);
+        Sheet.Row row = Sheet.of(of(Kind.MEDIA, Places.ITEMS, 4, Set.of("glide"), 3), TWO)
+                .rows()
+                .get(0);
+        assertThat(row.ballots()).isEqualTo(ring.size() + 1);
+        assertThat(row.standings().stream().mapToInt(Sheet.Standing::asked).sum())
+                .as("two stand in each")
+                .isEqualTo(2 * row.ballots());
+        Sheet.Standing always = row.standings().get(0);
+        assertThat(always.contender()).isEqualTo(answered.on("A").number());
+        assertThat(always.wins()).isEqualTo(always.asked()).isLessThan(row.ballots());
     }
 
     /** Ballots of known worths: chances of being first come true, and equals are rarely told apart. */

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.DoubleStream;
 import org.evensheen.core.study.Stage;
 import org.junit.jupiter.api.Test;
@@ -65,12 +66,25 @@ class DropTest {
                 .isThrownBy(() -> SessileDrop.contactAngle(9, 20))
                 .withMessageContaining("9.00 mm tall");
         assertThatIllegalArgumentException().isThrownBy(() -> SphericalCap.contactAngle(0, 3));
+        assertThatIllegalArgumentException().isThrownBy(() -> SphericalCap.contactAngle(1, 0));
+        assertThatIllegalArgumentException().isThrownBy(() -> SphericalCap.contactAngleOfVolume(0, 3));
+        assertThatIllegalArgumentException().isThrownBy(() -> SphericalCap.contactAngleOfVolume(5, 0));
+    }
+
+    /** ρg·(w/2)²/γ is 0.13446 on 2 mm and passes 0.1 at 1.7248 mm. */
+    @Test
+    void gravityFlattensWideDrops() {
+        assertThat(SessileDrop.bond(2)).isCloseTo(0.13446, within(1e-5));
+        assertThat(SessileDrop.flattened(1.724)).isFalse();
+        assertThat(SessileDrop.flattened(1.726)).isTrue();
     }
 
     @Test
     void waterLeftBehindIsMassOverArea() {
         assertThat(WaterLeft.gramsPerSquareMetre(13.5, 0.12)).isCloseTo(112.5, within(1e-9));
+        assertThat(WaterLeft.gramsPerSquareMetre(0, 0.12)).isZero();
         assertThatIllegalArgumentException().isThrownBy(() -> WaterLeft.gramsPerSquareMetre(-1, 0.12));
+        assertThatIllegalArgumentException().isThrownBy(() -> WaterLeft.gramsPerSquareMetre(13.5, 0));
     }
 
     @Test
@@ -81,6 +95,27 @@ class DropTest {
         assertThat(look.masked()).hasValue(2.0);
         assertThat(look.cameBackAt()).contains(Stage.WASHED);
         assertThat(new VisitLook(4, Map.of(Stage.ARRIVAL, 1.0)).worn()).isEmpty();
+    }
+
+    /** From 90 % of the level that counts on; on arrival if dirt hid nothing; nowhere if nothing is left, and not on another day's look. */
+    @ParameterizedTest
+    @CsvSource({"0, 1.8, 2, RINSED", "0, 1.79, 2, REWETTED", "1.9, 2, 2, ARRIVAL", "0, 0, 0,"})
+    void itIsBackFromNineTenthsOn(double arrival, double rinsed, double rewetted, Stage back) {
+        VisitLook look = new VisitLook(
+                4, Map.of(Stage.FRESH, 4.0, Stage.ARRIVAL, arrival, Stage.RINSED, rinsed, Stage.REWETTED, rewetted));
+        assertThat(look.cameBackAt()).isEqualTo(Optional.ofNullable(back));
+    }
+
+    @Test
+    void kindsOfWaterAndWaysOfWettingAreKnownByTheirWords() {
+        assertThat(WaterKind.ofCode("sheets")).contains(WaterKind.SHEETS);
+        assertThat(WaterKind.ofCode("floods")).isEmpty();
+        assertThat(Wetting.ofCode("low-pressure")).contains(Wetting.LOW_PRESSURE);
+        assertThat(Wetting.ofCode("bucket")).isEmpty();
+        assertThat(Wetting.noted(" Open stream, from the can")).contains(Wetting.OPEN_STREAM);
+        assertThat(Wetting.noted("low-pressure")).contains(Wetting.LOW_PRESSURE);
+        assertThat(Wetting.noted("dry mist")).isEmpty();
+        assertThat(Wetting.UPRIGHT.label()).contains("upright");
     }
 
     @Test
