@@ -349,11 +349,15 @@ final class LifeWords {
     /** Why it can't be said what a protected week cost. */
     static String wanting(Outlay.Wanting w) {
         String what = w.unmeasured() > 0
-                ? "%s of %s went on in an amount that is not known".formatted(w.unmeasured(), w.of())
+                ? "how much went on was not noted" + times(w.unmeasured(), w.of())
                 : w.unpriced() > 0
-                        ? "%s of %s went on without a price on its label".formatted(w.unpriced(), w.of())
+                        ? "its label has no price" + times(w.unpriced(), w.of())
                         : "prices are in %d currencies".formatted(w.currencies());
         return "what a week cost can't be said: " + what;
+    }
+
+    private static String times(long wanting, long of) {
+        return of == 1 ? "" : ", %d times of %d".formatted(wanting, of);
     }
 
     /** What was gained or lost against bare, with its sign: in points of its share, or in the score's own unit. */
