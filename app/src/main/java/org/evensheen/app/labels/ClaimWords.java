@@ -119,6 +119,9 @@ public record ClaimWords(String title, String says, String means) {
         if (claim instanceof Claim.Renew renew) {
             return new ClaimWords("Put on again", after(renew.print(), "renew "), "");
         }
+        if (claim instanceof Claim.Yield does) {
+            return new ClaimWords("Said to do", after(does.print(), "does "), "");
+        }
         if (claim instanceof Claim.NoMarks) {
             return new ClaimWords("Marks", "none", "only soft dark paint can show it");
         }

@@ -185,6 +185,9 @@ record CostPage(
             } else {
                 words.append("; %s a bottle".formatted(Figures.count((long) c.carsPerBottle(), "car", "cars")));
             }
+            row.promisedCars()
+                    .ifPresent(p -> words.append(", %s promised: %s as much a car"
+                            .formatted(Figures.compact(p, 3), Figures.times(p / c.carsPerBottle()))));
             row.product()
                     .label()
                     .one(Claim.Lasts.class)

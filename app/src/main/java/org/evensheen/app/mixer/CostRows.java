@@ -68,7 +68,12 @@ final class CostRows {
             double share,
             double carMl,
             Optional<Money> price,
-            Optional<Costs> costs) {}
+            Optional<Costs> costs) {
+        /** How many cars its label promises of that size. */
+        OptionalDouble promisedCars() {
+            return product.label().promised(Claim.Yield.Of.CARS, sizeMl);
+        }
+    }
 
     private final Common common;
     private final List<Rate> rates;

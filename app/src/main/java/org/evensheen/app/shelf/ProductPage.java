@@ -135,7 +135,26 @@ record ProductPage(
                         .orElse(
                                 stock.drawn()
                                         ? "It lasts beyond all that is planned."
-                                        : "Nothing draws on it at present.");
+                                        : "Nothing draws on it at present.")
+                + stock.yield().map(ProductPage::really).orElse("");
+    }
+
+    /** " 5 mixes took 32 mL each: 31 cars from 1 L, where 24 are promised: 0.77× as much a car." */
+    private static String really(ProductStock.RealYield y) {
+        String promised = y.promised().isEmpty()
+                ? ""
+                : ", where %s are promised: %s as much a car"
+                        .formatted(
+                                Figures.compact(y.promised().getAsDouble(), 3),
+                                Figures.times(
+                                        y.each().timesPromised(y.promised().getAsDouble())));
+        return " %s took %s each: %s from %s%s."
+                .formatted(
+                        Figures.count(y.uses(), "mix", "mixes"),
+                        Figures.millilitres(y.each().ml()),
+                        Figures.count((long) y.each().uses(), "car", "cars"),
+                        Figures.volume(y.each().bottleMl()),
+                        promised);
     }
 
     private static BottleLine bottle(Bottle b, LocalDate today) {

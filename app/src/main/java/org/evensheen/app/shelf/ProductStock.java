@@ -6,9 +6,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.StockStore.Bottle;
 import org.evensheen.app.labels.StockStore.Pour;
+import org.evensheen.core.cost.PerUse;
 import org.evensheen.core.label.Claim;
 import org.evensheen.core.stock.Outlook;
 import org.evensheen.core.stock.Pace;
@@ -20,8 +22,9 @@ import org.evensheen.core.units.Span;
  *
  * @param perDay mL a day apart from studies
  * @param drawn whether anything is used of it at present
+ * @param yield how many cars a bottle really does; empty unless cars are washed with it and it was mixed twice
  */
-record ProductStock(Remaining remaining, double perDay, boolean drawn, Outlook outlook) {
+record ProductStock(Remaining remaining, double perDay, boolean drawn, Outlook outlook, Optional<RealYield> yield) {
     /** mL of a neat product on a section whose label names no amount. */
     static final double NEAT_ON_SECTION = 2;
 
@@ -42,6 +45,31 @@ record ProductStock(Remaining remaining, double perDay, boolean drawn, Outlook o
             boolean applied,
             int sections,
             double poured) {}
+
+    /**
+     * What a bottle really does: volume used up by uses logged.
+     *
+     * @param uses mixes, one a car
+     * @param each what one takes of a bottle
+     * @param promised cars that the label promises of it
+     */
+    record RealYield(int uses, PerUse each, OptionalDouble promised) {}
+
+    /** Mixes that were logged apart from studies, one a car; one alone is no yield. */
+    private static Optional<RealYield> really(Product product, List<Pour> pours, Remaining remaining) {
+        List<Double> mixed = pours.stream()
+                .filter(p -> p.kind().equals("mixed") && p.study().isEmpty() && p.productMl() > 0)
+                .map(Pour::productMl)
+                .toList();
+        if (!product.kind().washes() || mixed.size() < 2 || remaining.sizeMl() <= 0) {
+            return Optional.empty();
+        }
+        double each = mixed.stream().mapToDouble(ml -> ml).average().orElseThrow();
+        return Optional.of(new RealYield(
+                mixed.size(),
+                new PerUse(each, remaining.sizeMl(), Optional.empty()),
+                product.label().promised(Claim.Yield.Of.CARS, remaining.sizeMl())));
+    }
 
     static ProductStock of(
             Product product, List<Bottle> bottles, List<Pour> pours, List<Taking> studies, LocalDate today) {
@@ -65,7 +93,12 @@ record ProductStock(Remaining remaining, double perDay, boolean drawn, Outlook o
             }
         }
         boolean drawn = perDay > 0 || draws.stream().anyMatch(d -> d.atOnce() > 0 || d.perDay() > 0);
-        return new ProductStock(remaining, perDay, drawn, Outlook.of(today, remaining.leftMl(), perDay, draws));
+        return new ProductStock(
+                remaining,
+                perDay,
+                drawn,
+                Outlook.of(today, remaining.leftMl(), perDay, draws),
+                really(product, standing, remaining));
     }
 
     private static Outlook.Draw draw(Product product, Taking t, LocalDate today) {

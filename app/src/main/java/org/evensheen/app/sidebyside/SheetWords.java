@@ -9,6 +9,7 @@ import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.evensheen.app.page.Figures;
 import org.evensheen.core.cost.PerUse;
+import org.evensheen.core.label.Claim;
 import org.evensheen.core.layout.Places;
 import org.evensheen.core.measure.Level;
 import org.evensheen.core.measure.Measure;
@@ -16,6 +17,7 @@ import org.evensheen.core.measure.Observation;
 import org.evensheen.core.measure.Scale;
 import org.evensheen.core.mixing.Departure;
 import org.evensheen.core.sidebyside.Agreement;
+import org.evensheen.core.sidebyside.Bottle;
 import org.evensheen.core.sidebyside.Comparison;
 import org.evensheen.core.sidebyside.Question;
 import org.evensheen.core.sidebyside.Sheet;
@@ -219,12 +221,12 @@ final class SheetWords {
                         d.side() == Departure.Side.ABOVE
                                 ? "%s its label's upper dose".formatted(Figures.times(d.factor()))
                                 : "%s its label's lower dose".formatted(Figures.times(d.factor()))));
-        spent.each().ifPresent(e -> told.add(each(c, e)));
+        spent.each().ifPresent(e -> told.add(each(c, e, c.bottle(spent.contender()))));
         return String.join(", ", told);
     }
 
-    /** What one place takes out of a bottle; for wheels a set of four too, for quarters the car. */
-    private static String each(Comparison c, PerUse each) {
+    /** What one place takes out of a bottle; for wheels a set of four too, for quarters the car; beside what its label promises of these. */
+    private static String each(Comparison c, PerUse each, Bottle bottle) {
         String one = singular(c.shape());
         List<String> told = new ArrayList<>(List.of("%s a %s".formatted(Figures.volume(each.ml()), one)));
         if (c.shape() == Places.WHEELS) {
@@ -236,8 +238,31 @@ final class SheetWords {
         }
         told.add("a bottle of %s does %s of these"
                 .formatted(Figures.volume(each.bottleMl()), Figures.compact(each.uses(), 2)));
+        kept(c, each, bottle).ifPresent(told::add);
         return String.join(", ", told);
     }
+
+    /** Real yield beside the promised one: "2.8 cars where 24 are promised: 8.6× as much a car". */
+    private static Optional<String> kept(Comparison c, PerUse each, Bottle bottle) {
+        Optional<Claim.Yield.Of> of = c.shape() == Places.QUARTERS
+                ? Optional.of(Claim.Yield.Of.CARS)
+                : c.shape() == Places.WHEELS ? Optional.of(Claim.Yield.Of.WHEELS) : Optional.empty();
+        return of.filter(o -> bottle.promised().containsKey(o)).map(o -> {
+            double promised = bottle.promised().get(o);
+            PerUse whole = new PerUse(
+                    o == Claim.Yield.Of.CARS ? QUARTERS * each.ml() : each.ml(), each.bottleMl(), each.price());
+            return "%s %s where %s are promised: %s as much a %s"
+                    .formatted(
+                            Figures.compact(whole.uses(), 2),
+                            o.several(),
+                            Figures.compact(promised, 3),
+                            Figures.times(whole.timesPromised(promised)),
+                            o.one());
+        });
+    }
+
+    /** Quarters of a car. */
+    private static final int QUARTERS = 4;
 
     /** How far somebody agrees with themselves. */
     static String steadiness(Steadiness s) {

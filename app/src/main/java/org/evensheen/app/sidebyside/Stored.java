@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.evensheen.app.labels.ProductStore;
 import org.evensheen.core.label.Claim;
 import org.evensheen.core.label.Label;
@@ -130,6 +132,11 @@ record Stored(
 
     /** What the label says that an afternoon can use; the price by the largest bottle that has one. */
     private static Bottle bottle(Label label, List<Calibration> calibrations) {
+        OptionalDouble size = label.offers().stream()
+                .max(Comparator.comparing((Claim.Offer o) -> o.price().isPresent())
+                        .thenComparingDouble(Claim.Offer::ml))
+                .map(o -> OptionalDouble.of(o.ml()))
+                .orElse(OptionalDouble.empty());
         return new Bottle(
                 label.uses().stream().map(Claim.Use::dose).toList(),
                 calibrations,
@@ -138,11 +145,13 @@ record Stored(
                         .filter(o -> o.price().isPresent())
                         .max(Comparator.comparingDouble(Claim.Offer::ml))
                         .map(o -> o.price().orElseThrow().over(o.ml())),
-                label.offers().stream()
-                        .max(Comparator.comparing((Claim.Offer o) -> o.price().isPresent())
-                                .thenComparingDouble(Claim.Offer::ml))
-                        .map(o -> OptionalDouble.of(o.ml()))
-                        .orElse(OptionalDouble.empty()),
+                size,
+                Stream.of(Claim.Yield.Of.values())
+                        .filter(of -> size.isPresent()
+                                && label.promised(of, size.getAsDouble()).isPresent())
+                        .collect(Collectors.toMap(
+                                of -> of,
+                                of -> label.promised(of, size.getAsDouble()).orElseThrow())),
                 label.one(Claim.NotFor.class)
                         .filter(f -> f.surfaces().contains(Surface.PAINT))
                         .isPresent());

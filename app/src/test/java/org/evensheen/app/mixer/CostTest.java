@@ -29,7 +29,7 @@ class CostTest {
         plain = SampleProduct.name("Plain");
         dear = SampleProduct.name("Dear");
         plainId = SampleProduct.make(plain, "soap", job + " 1 in 100; 1 L 5 EUR; 5 L 20 EUR", 0);
-        SampleProduct.make(dear, "soap", job + " 1 in 400; 500 mL 20 EUR", 0);
+        SampleProduct.make(dear, "soap", job + " 1 in 400; 500 mL 20 EUR; does 50 cars a bottle", 0);
     }
 
     private String cost(String more) {
@@ -55,6 +55,9 @@ class CostTest {
         assertThat(cost("&per=litre")).contains("0.0400 EUR for a litre of mix");
         assertThat(cost("&per=panel&panels=10")).contains("0.0480 EUR for a panel");
         assertThat(cost("&car=6+L&per=car")).contains("0.24 EUR for a car", "83 cars a bottle");
+        assertThat(page)
+                .contains("16 cars a bottle, 50 promised: 3.0× as much a car")
+                .containsOnlyOnce("promised");
     }
 
     @Test

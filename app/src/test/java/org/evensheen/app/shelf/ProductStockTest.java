@@ -23,10 +23,14 @@ class ProductStockTest {
     private static final LocalDate TODAY = LocalDate.of(2026, 6, 15);
 
     private static Product product(String line) {
+        return product(ProductKind.SEALANT, line);
+    }
+
+    private static Product product(ProductKind kind, String line) {
         return new Product(
                 1,
                 "Sedge",
-                ProductKind.SEALANT,
+                kind,
                 Optional.of(1L),
                 1,
                 line,
@@ -37,10 +41,14 @@ class ProductStockTest {
     }
 
     private static Pour pour(double ml, int daysAgo, Optional<Long> study, boolean undone) {
+        return pour("poured", ml, daysAgo, study, undone);
+    }
+
+    private static Pour pour(String kind, double ml, int daysAgo, Optional<Long> study, boolean undone) {
         return new Pour(
                 1,
                 1,
-                "poured",
+                kind,
                 ml,
                 Optional.empty(),
                 "",
@@ -115,5 +123,35 @@ class ProductStockTest {
         // 2 mL a day for the study to day 30 and 4 mL a day besides: 180 mL by then, 900 mL by day 210.
         assertThat(stock.outlook().studies().get(0).lasts()).isTrue();
         assertThat(stock.outlook().emptyOn()).contains(TODAY.plusDays(210));
+    }
+
+    /** Mixes of 40 and 50.909 mL out of 500 mL do 11 cars where 24 were promised: 2.2 times as much a car. */
+    @Test
+    void realYieldIsWhatWasUsedUpByUsesLogged() {
+        List<Pour> pours = List.of(
+                pour("mixed", 40, 20, Optional.empty(), false),
+                pour("mixed", 1000 / 11.0 - 40, 10, Optional.empty(), false),
+                pour("mixed", 400, 9, Optional.of(9L), false),
+                pour("mixed", 400, 8, Optional.empty(), true),
+                pour("poured", 100, 7, Optional.empty(), false));
+        ProductStock.RealYield yield = stock(ProductKind.SOAP, pours).yield().orElseThrow();
+        assertThat(yield.uses()).isEqualTo(2);
+        assertThat(yield.each().uses()).isCloseTo(11, within(1e-9));
+        assertThat(yield.each().timesPromised(yield.promised().orElseThrow())).isCloseTo(2.18, within(0.005));
+        assertThat(stock(ProductKind.SEALANT, pours).yield())
+                .as("no car is washed with it")
+                .isEmpty();
+        assertThat(stock(ProductKind.SOAP, pours.subList(1, 5)).yield())
+                .as("one use is no yield")
+                .isEmpty();
+    }
+
+    private static ProductStock stock(ProductKind kind, List<Pour> pours) {
+        return ProductStock.of(
+                product(kind, "wash 1:100; 500 mL 5 EUR; does 24 cars a bottle"),
+                List.of(bottle(500, 30)),
+                pours,
+                List.of(),
+                TODAY);
     }
 }

@@ -20,6 +20,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.evensheen.app.live.LiveApp;
 import org.evensheen.app.live.SamplePlan;
+import org.evensheen.app.live.SampleProduct;
 import org.evensheen.app.live.StatementCounter;
 import org.evensheen.app.live.Web;
 import org.evensheen.app.studies.Study;
@@ -330,5 +331,18 @@ class SheetPagesTest {
                 .containsPattern(
                         "Bar: the chance of being the best\\. (\\d) of (\\d): the better one in \\1 of \\2 pairs it was asked about");
         assertThat(Web.get(at + "/sheet.json").body()).contains("\"agreement\"");
+    }
+
+    /** 45 mL on a quarter are 180 mL a car, so 500 mL do 2.8 cars. */
+    @Test
+    void whatABottleDoesStandsBesideWhatWasPromised() {
+        String promised = SampleProduct.name("Sedge");
+        SampleProduct.make(promised, "spray-wax", "apply 10 mL per panel; 500 mL 11.40 EUR; does 24 cars a bottle", 0);
+        String at = begun("spray", promised, "Reed", "Fen");
+        var c = load(at);
+        c.places().forEach(p -> say(at, "dose/" + p.code(), "45 mL"));
+        assertThat(plain(Web.get(at + "/sheet")))
+                .containsOnlyOnce("are promised")
+                .contains("4.10 EUR a car", "2.8 cars where 24 are promised: 8.6× as much a car");
     }
 }

@@ -262,6 +262,42 @@ public sealed interface Claim {
         }
     }
 
+    /** How much a bottle is said to do, of what. */
+    record Yield(Span number, Of of) implements Claim {
+        public Yield {
+            require(number.low() > 0 && number.high() <= 10_000, "from 1 to 10000 a bottle");
+        }
+
+        /** What is counted. */
+        public enum Of {
+            CARS("car", "cars"),
+            WHEELS("wheel", "wheels"),
+            PANELS("panel", "panels");
+
+            private final String one;
+            private final String several;
+
+            Of(String one, String several) {
+                this.one = one;
+                this.several = several;
+            }
+
+            /** One of them: "car". */
+            public String one() {
+                return one;
+            }
+
+            public String several() {
+                return several;
+            }
+        }
+
+        @Override
+        public String print() {
+            return "does %s %s a bottle".formatted(number.written(), of.several());
+        }
+    }
+
     /** That it leaves no marks. */
     record NoMarks() implements Claim {
         @Override

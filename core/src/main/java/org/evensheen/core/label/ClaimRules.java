@@ -40,6 +40,7 @@ final class ClaimRules {
             ClaimRules::lasts,
             UpkeepRules::renew,
             UpkeepRules::noMarks,
+            UpkeepRules::howMuch,
             ClaimRules::ph,
             ClaimRules::keeps,
             ClaimRules::scent,

@@ -3,6 +3,7 @@ package org.evensheen.core.label;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeSet;
@@ -92,6 +93,20 @@ public record Label(List<Claim> claims) {
                     return Stream.concat(weeks, number).map(l -> new Contradiction(l, renew, WASHES_A_WEEK));
                 })
                 .toList();
+    }
+
+    /**
+     * How many a bottle of some size is said to do, in the middle of what is said; empty if nothing is. What is said is taken for the largest
+     * size that it is sold in, and goes by size.
+     *
+     * @param bottleMl mL, above 0
+     */
+    public OptionalDouble promised(Claim.Yield.Of of, double bottleMl) {
+        OptionalDouble largest = offers().stream().mapToDouble(Claim.Offer::ml).max();
+        return all(Claim.Yield.class)
+                .filter(y -> y.of() == of)
+                .mapToDouble(y -> y.number().middle() * bottleMl / largest.orElse(bottleMl))
+                .findFirst();
     }
 
     /** The label in one line, as {@link LabelLine} reads it back. */

@@ -1,6 +1,8 @@
 package org.evensheen.core.label;
 
-/** How it is written that something is to be put on again, and that it leaves no marks. */
+import org.evensheen.core.units.Span;
+
+/** How it is written that something is to be put on again, how much a bottle does, and that it leaves no marks. */
 final class UpkeepRules {
     private UpkeepRules() {}
 
@@ -30,6 +32,25 @@ final class UpkeepRules {
             return new Claim.Renew(number, Claim.Renew.Per.WEEK);
         }
         throw c.fail("How often? renew every wash, renew every 3 weeks.");
+    }
+
+    static Claim howMuch(Cursor c) {
+        boolean said = c.anyWord("does", "makes", "enough for", "for", "up to");
+        if (said) {
+            c.word("up to");
+        } else if (!c.numberAhead()) {
+            throw new Unread(0, c.text.length(), Unread.Sure.GUESS, "");
+        }
+        Span number = c.span();
+        for (Claim.Yield.Of of : Claim.Yield.Of.values()) {
+            if (c.anyWord(of.several(), of.one())) {
+                if (!c.anyWord("a bottle", "per bottle", "each bottle") && !said) {
+                    throw c.fail("Say of what: 24 cars a bottle.");
+                }
+                return new Claim.Yield(number, of);
+            }
+        }
+        throw c.fail("What does it do so many of? cars, wheels or panels.");
     }
 
     static Claim noMarks(Cursor c) {

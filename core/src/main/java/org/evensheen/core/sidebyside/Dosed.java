@@ -80,6 +80,7 @@ public record Dosed(Optional<Span> share, OptionalDouble ml, OptionalDouble coun
                                 Optional.empty(),
                                 Optional.empty(),
                                 OptionalDouble.empty(),
+                                Map.of(),
                                 false))
                         .stream()
                         .map(d -> Map.entry(u.name(), Math.abs(Math.log(d.factor())))))

@@ -53,6 +53,10 @@ class LabelLineTest {
                 "wait 3 h or 24 h|wait 3–24 h",
                 "up to 12 months|lasts 12 months",
                 "lasts up to 6 washes|lasts 6 washes",
+                "24 cars per bottle|does 24 cars a bottle",
+                "up to 24 cars|does 24 cars a bottle",
+                "enough for 30-40 panels|does 30–40 panels a bottle",
+                "makes 80 wheels|does 80 wheels a bottle",
                 "pH neutral|pH 6–8",
                 "no direct sun|no sun",
                 "rinse after 30–40 s|rinse off; wait 30–40 s",
@@ -121,6 +125,9 @@ class LabelLineTest {
     @CsvSource(
             delimiter = '|',
             value = {
+                "24 cars|cars|Say of what",
+                "does 24|24|cars, wheels or panels",
+                "does 20000 cars|does 20000 cars|from 1 to 10000",
                 "wash 1:0|1:0|holds no water",
                 "wash 10 in 2|10 in 2|More product than mix",
                 "wash 0:5|0:5|holds no product",
@@ -250,5 +257,18 @@ class LabelLineTest {
                         .problems())
                 .isEmpty();
         assertThat(LabelLine.read("500 mL 9 EUR; 1 L 15 EUR").label().offers()).hasSize(2);
+    }
+
+    /** What a bottle is said to do is said of the largest, and goes by size. */
+    @Test
+    void whatIsPromisedGoesBySize() {
+        Label label = LabelLine.read("500 mL 5 EUR; 2 L 15 EUR; does 20-28 cars a bottle")
+                .label();
+        assertThat(label.promised(Claim.Yield.Of.CARS, 2000)).hasValue(24);
+        assertThat(label.promised(Claim.Yield.Of.CARS, 500)).hasValue(6);
+        assertThat(label.promised(Claim.Yield.Of.WHEELS, 500)).isEmpty();
+        assertThat(LabelLine.read("does 9 wheels").label().promised(Claim.Yield.Of.WHEELS, 750))
+                .as("sold in no size that is known")
+                .hasValue(9);
     }
 }

@@ -124,6 +124,8 @@ class LabelPropertiesTest {
                 Combinators.combine(Arbitraries.integers().between(1, 100), Arbitraries.of(Claim.Renew.Per.class))
                         .as(Claim.Renew::new),
                 Arbitraries.just(new Claim.NoMarks()),
+                Combinators.combine(spans(1, 90), Arbitraries.of(Claim.Yield.Of.class))
+                        .as(Claim.Yield::new),
                 spans(0, 14).map(Claim.Ph::new),
                 Combinators.combine(
                                 decimals(1, 5000),

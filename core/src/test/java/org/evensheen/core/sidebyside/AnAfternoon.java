@@ -93,6 +93,7 @@ abstract class AnAfternoon {
                 Optional.empty(),
                 Money.currency("EUR").map(e -> Money.of("0.02", "EUR")),
                 OptionalDouble.of(500),
+                java.util.Map.of(),
                 false);
     }
 }

@@ -121,7 +121,14 @@ class StepsAndDosesTest extends AnAfternoon {
     @Test
     void whatIsNotMeantForPaintIsAskedAboutTwice() {
         bottles = List.of(
-                new Bottle(List.of(), List.of(), Optional.empty(), Optional.empty(), OptionalDouble.empty(), true),
+                new Bottle(
+                        List.of(),
+                        List.of(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        OptionalDouble.empty(),
+                        java.util.Map.of(),
+                        true),
                 Bottle.UNKNOWN);
         assertThat(keys()).startsWith("paint/1", "before/A");
         say("paint/1", "spare");
