@@ -34,6 +34,8 @@ final class DemoShelf {
         return List.of(
                 new Mixed("Brackwater Wheel Acid", "wheels", "Spray bottle", 83.3, 416.7, 12),
                 new Mixed("Pailmate Rinseless", "drying aid", "Pump sprayer", 32.8, 1967.2, 10),
+                new Mixed("Curlew Foam", "foam", "Foam bottle", 90, 810, 18),
+                new Mixed("Curlew Foam", "foam", "Foam bottle", 120, 1080, 11),
                 new Mixed("Curlew Foam", "foam", "Foam bottle", 100, 900, 4),
                 new Mixed("Pailmate Rinseless", "rinseless", "Bucket", 49.8, 11_950.2, 3));
     }

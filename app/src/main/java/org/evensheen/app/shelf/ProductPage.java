@@ -30,6 +30,7 @@ record ProductPage(
         BottleDrawing bottle,
         String left,
         String lasting,
+        String really,
         boolean mixes,
         List<Row> label,
         String labelled,
@@ -79,6 +80,7 @@ record ProductPage(
                 BottleDrawing.of(product.kind().vessel(stock.remaining().sizeMl()), stock.remaining()),
                 bottles.isEmpty() ? "No bottle is on the Shelf." : left(stock),
                 lasting(stock, today),
+                stock.yield().map(ProductPage::really).orElse(""),
                 product.label().uses().stream().anyMatch(u -> u.dose().mixed()),
                 product.label().claims().stream()
                         .map(c -> new Row(
@@ -135,11 +137,10 @@ record ProductPage(
                         .orElse(
                                 stock.drawn()
                                         ? "It lasts beyond all that is planned."
-                                        : "Nothing draws on it at present.")
-                + stock.yield().map(ProductPage::really).orElse("");
+                                        : "Nothing draws on it at present.");
     }
 
-    /** " 5 mixes took 32 mL each: 31 cars from 1 L, where 24 are promised: 0.77× as much a car." */
+    /** "5 mixes (foam) took 32 mL each: 31 cars from 1 L, where 24 are promised: 0.77× as much a car." */
     private static String really(ProductStock.RealYield y) {
         String promised = y.promised().isEmpty()
                 ? ""
@@ -148,9 +149,10 @@ record ProductPage(
                                 Figures.compact(y.promised().getAsDouble(), 3),
                                 Figures.times(
                                         y.each().timesPromised(y.promised().getAsDouble())));
-        return " %s took %s each: %s from %s%s."
+        return "%s%s took %s each: %s from %s%s."
                 .formatted(
                         Figures.count(y.uses(), "mix", "mixes"),
+                        y.job().isEmpty() ? "" : " (%s)".formatted(y.job()),
                         Figures.millilitres(y.each().ml()),
                         Figures.count((long) y.each().uses(), "car", "cars"),
                         Figures.volume(y.each().bottleMl()),

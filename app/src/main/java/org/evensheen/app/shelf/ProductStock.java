@@ -7,6 +7,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.StockStore.Bottle;
 import org.evensheen.app.labels.StockStore.Pour;
@@ -49,26 +51,36 @@ record ProductStock(Remaining remaining, double perDay, boolean drawn, Outlook o
     /**
      * What a bottle really does: volume used up by uses logged.
      *
-     * @param uses mixes, one a car
+     * @param job what was mixed most often; the same bottle may be a wash and a drying aid
+     * @param uses mixes for it, one a car
      * @param each what one takes of a bottle
      * @param promised cars that the label promises of it
      */
-    record RealYield(int uses, PerUse each, OptionalDouble promised) {}
+    record RealYield(String job, int uses, PerUse each, OptionalDouble promised) {}
 
     /** Mixes that were logged apart from studies, one a car; one alone is no yield. */
     private static Optional<RealYield> really(Product product, List<Pour> pours, Remaining remaining) {
-        List<Double> mixed = pours.stream()
-                .filter(p -> p.kind().equals("mixed") && p.study().isEmpty() && p.productMl() > 0)
-                .map(Pour::productMl)
-                .toList();
-        if (!product.kind().washes() || mixed.size() < 2 || remaining.sizeMl() <= 0) {
+        if (!product.kind().washes() || remaining.sizeMl() <= 0) {
             return Optional.empty();
         }
-        double each = mixed.stream().mapToDouble(ml -> ml).average().orElseThrow();
-        return Optional.of(new RealYield(
-                mixed.size(),
-                new PerUse(each, remaining.sizeMl(), Optional.empty()),
-                product.label().promised(Claim.Yield.Of.CARS, remaining.sizeMl())));
+        return pours.stream()
+                .filter(p -> p.kind().equals("mixed") && p.study().isEmpty() && p.productMl() > 0)
+                .collect(Collectors.groupingBy(Pour::job, TreeMap::new, Collectors.toList()))
+                .entrySet()
+                .stream()
+                .max(Comparator.comparing(e -> e.getValue().size()))
+                .filter(e -> e.getValue().size() > 1)
+                .map(e -> new RealYield(
+                        e.getKey(),
+                        e.getValue().size(),
+                        new PerUse(
+                                e.getValue().stream()
+                                        .mapToDouble(Pour::productMl)
+                                        .average()
+                                        .orElseThrow(),
+                                remaining.sizeMl(),
+                                Optional.empty()),
+                        product.label().promised(Claim.Yield.Of.CARS, remaining.sizeMl())));
     }
 
     static ProductStock of(

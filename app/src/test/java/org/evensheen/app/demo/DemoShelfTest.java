@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.evensheen.app.live.LiveApp;
+import org.evensheen.app.live.Web;
 import org.evensheen.app.page.Sheet;
 import org.evensheen.core.label.Claim;
 import org.evensheen.core.label.Label;
@@ -88,5 +89,17 @@ class DemoShelfTest {
             double share = mixed.productMl() / (mixed.productMl() + mixed.waterMl());
             assertThat(share).as(mixed.product()).isBetween(shares.low() * 0.99, shares.high() * 1.01);
         }
+    }
+
+    /** 90, 120 and 100 mL of 2 L: 19.35 cars, and 24 promised. */
+    @Test
+    void whatABottleOfFoamReallyDoesStandsBesideItsPromise() {
+        long foam = LiveApp.database()
+                .sql("select id from product where name = 'Curlew Foam'")
+                .query(Long.class)
+                .single();
+        assertThat(Web.get("/shelf/" + foam).body().replace('\u202f', ' '))
+                .contains(
+                        "3 mixes (foam) took 103 mL each: 19 cars from 2 L, where 24 are promised: 1.2× as much a car.");
     }
 }

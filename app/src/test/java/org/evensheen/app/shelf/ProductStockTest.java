@@ -133,7 +133,8 @@ class ProductStockTest {
                 pour("mixed", 1000 / 11.0 - 40, 10, Optional.empty(), false),
                 pour("mixed", 400, 9, Optional.of(9L), false),
                 pour("mixed", 400, 8, Optional.empty(), true),
-                pour("poured", 100, 7, Optional.empty(), false));
+                pour("poured", 100, 7, Optional.empty(), false),
+                mixed("drying aid", 3));
         ProductStock.RealYield yield = stock(ProductKind.SOAP, pours).yield().orElseThrow();
         assertThat(yield.uses()).isEqualTo(2);
         assertThat(yield.each().uses()).isCloseTo(11, within(1e-9));
@@ -141,9 +142,25 @@ class ProductStockTest {
         assertThat(stock(ProductKind.SEALANT, pours).yield())
                 .as("no car is washed with it")
                 .isEmpty();
-        assertThat(stock(ProductKind.SOAP, pours.subList(1, 5)).yield())
+        assertThat(stock(ProductKind.SOAP, pours.subList(1, 6)).yield())
                 .as("one use is no yield")
                 .isEmpty();
+    }
+
+    private static Pour mixed(String job, double ml) {
+        return new Pour(
+                1,
+                1,
+                "mixed",
+                ml,
+                Optional.empty(),
+                job,
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                TODAY,
+                "Ana",
+                false);
     }
 
     private static ProductStock stock(ProductKind kind, List<Pour> pours) {
