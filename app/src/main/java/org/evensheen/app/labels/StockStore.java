@@ -184,4 +184,12 @@ public class StockStore {
                 .param("by", by)
                 .update();
     }
+
+    /** Undoes what was kept under a key, if anything was. */
+    public void undo(UUID key, String by) {
+        database.sql("update pour set undone_at = now(), undone_by = :by where page_key = :key and undone_at is null")
+                .param("key", key)
+                .param("by", by)
+                .update();
+    }
 }

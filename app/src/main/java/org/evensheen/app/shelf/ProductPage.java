@@ -19,6 +19,7 @@ import org.evensheen.app.shelf.RecordStore.Found;
 import org.evensheen.app.shelf.RecordStore.Strip;
 import org.evensheen.core.cautions.Acidity;
 import org.evensheen.core.label.Claim;
+import org.evensheen.core.stock.RealYield;
 import org.evensheen.core.units.Span;
 import org.evensheen.core.units.Unit;
 
@@ -141,7 +142,7 @@ record ProductPage(
     }
 
     /** "5 mixes (foam) took 32 mL each: 31 cars from 1 L, where 24 are promised: 0.77× as much a car." */
-    private static String really(ProductStock.RealYield y) {
+    private static String really(RealYield y) {
         String promised = y.promised().isEmpty()
                 ? ""
                 : ", where %s are promised: %s as much a car"
@@ -151,8 +152,10 @@ record ProductPage(
                                         y.each().timesPromised(y.promised().getAsDouble())));
         return "%s%s took %s each: %s from %s%s."
                 .formatted(
-                        Figures.count(y.uses(), "mix", "mixes"),
-                        y.job().isEmpty() ? "" : " (%s)".formatted(y.job()),
+                        y.job().equals(RealYield.WASH)
+                                ? Figures.count(y.uses(), "wash", "washes")
+                                : Figures.count(y.uses(), "mix", "mixes"),
+                        y.job().isEmpty() || y.job().equals(RealYield.WASH) ? "" : " (%s)".formatted(y.job()),
                         Figures.millilitres(y.each().ml()),
                         Figures.count((long) y.each().uses(), "car", "cars"),
                         Figures.volume(y.each().bottleMl()),

@@ -6,16 +6,13 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
-import java.util.TreeMap;
-import java.util.stream.Collectors;
 import org.evensheen.app.labels.Product;
 import org.evensheen.app.labels.StockStore.Bottle;
 import org.evensheen.app.labels.StockStore.Pour;
-import org.evensheen.core.cost.PerUse;
 import org.evensheen.core.label.Claim;
 import org.evensheen.core.stock.Outlook;
 import org.evensheen.core.stock.Pace;
+import org.evensheen.core.stock.RealYield;
 import org.evensheen.core.stock.Remaining;
 import org.evensheen.core.units.Span;
 
@@ -48,39 +45,17 @@ record ProductStock(Remaining remaining, double perDay, boolean drawn, Outlook o
             int sections,
             double poured) {}
 
-    /**
-     * What a bottle really does: volume used up by uses logged.
-     *
-     * @param job what was mixed most often; the same bottle may be a wash and a drying aid
-     * @param uses mixes for it, one a car
-     * @param each what one takes of a bottle
-     * @param promised cars that the label promises of it
-     */
-    record RealYield(String job, int uses, PerUse each, OptionalDouble promised) {}
-
-    /** Mixes that were logged apart from studies, one a car; one alone is no yield. */
+    /** Washes, and mixes for washing, apart from studies; each is a car. */
     private static Optional<RealYield> really(Product product, List<Pour> pours, Remaining remaining) {
-        if (!product.kind().washes() || remaining.sizeMl() <= 0) {
-            return Optional.empty();
-        }
-        return pours.stream()
-                .filter(p -> p.kind().equals("mixed") && p.study().isEmpty() && p.productMl() > 0)
-                .collect(Collectors.groupingBy(Pour::job, TreeMap::new, Collectors.toList()))
-                .entrySet()
-                .stream()
-                .max(Comparator.comparing(e -> e.getValue().size()))
-                .filter(e -> e.getValue().size() > 1)
-                .map(e -> new RealYield(
-                        e.getKey(),
-                        e.getValue().size(),
-                        new PerUse(
-                                e.getValue().stream()
-                                        .mapToDouble(Pour::productMl)
-                                        .average()
-                                        .orElseThrow(),
-                                remaining.sizeMl(),
-                                Optional.empty()),
-                        product.label().promised(Claim.Yield.Of.CARS, remaining.sizeMl())));
+        return RealYield.of(
+                pours.stream()
+                        .filter(p -> p.study().isEmpty() && p.productMl() > 0)
+                        .filter(p -> p.job().equals(RealYield.WASH)
+                                || p.kind().equals("mixed") && product.kind().washes())
+                        .map(p -> new RealYield.Use(p.job(), p.productMl()))
+                        .toList(),
+                remaining.sizeMl(),
+                product.label());
     }
 
     static ProductStock of(

@@ -94,6 +94,7 @@ class AccessibilityTest {
                     "/studies/3/done",
                     "/beds",
                     "/rack",
+                    "/washes",
                     "/compare/2/answer",
                     "/compare/2/publish",
                     "/beds/new",

@@ -89,19 +89,14 @@ class KitTest {
     }
 
     @Test
-    void readsTheTruthOfThePlaceItIsHeldTo() {
+    void readsThePlaceItIsHeldTo() {
         Study study = SampleStudy.make();
-        for (String section : new String[] {"A", "B", "C"}) {
-            if (study.record().section(section).isEmpty()) {
-                continue;
-            }
-            String[] at = {
-                "study", "" + study.id(), "section", section, "day", "8", "stage", "rewetted", "measure", "pull"
-            };
-            assertThat(filled(take("force", at), "amount"))
-                    .as("the same pull twice, but for the gauge's noise")
-                    .isCloseTo(filled(take("force", at), "amount"), within(0.15));
-        }
+        String section = study.record().sections().get(0).code();
+        String[] at = {"study", "" + study.id(), "section", section, "day", "8", "stage", "rewetted", "measure", "pull"
+        };
+        assertThat(filled(take("force", at), "amount"))
+                .as("the same pull twice, but for the gauge's noise")
+                .isCloseTo(filled(take("force", at), "amount"), within(0.15));
     }
 
     @Test

@@ -14,6 +14,7 @@ import org.evensheen.core.label.LabelLine;
 import org.evensheen.core.label.ProductKind;
 import org.evensheen.core.mixing.Calibration;
 import org.evensheen.core.mixing.Counter;
+import org.evensheen.core.stock.RealYield;
 import org.evensheen.core.stock.Remaining;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -135,7 +136,7 @@ class ProductStockTest {
                 pour("mixed", 400, 8, Optional.empty(), true),
                 pour("poured", 100, 7, Optional.empty(), false),
                 mixed("drying aid", 3));
-        ProductStock.RealYield yield = stock(ProductKind.SOAP, pours).yield().orElseThrow();
+        RealYield yield = stock(ProductKind.SOAP, pours).yield().orElseThrow();
         assertThat(yield.uses()).isEqualTo(2);
         assertThat(yield.each().uses()).isCloseTo(11, within(1e-9));
         assertThat(yield.each().timesPromised(yield.promised().orElseThrow())).isCloseTo(2.18, within(0.005));

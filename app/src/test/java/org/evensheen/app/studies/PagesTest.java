@@ -66,6 +66,7 @@ class PagesTest {
                     "/mixer/cost",
                     "/beds",
                     "/rack",
+                    "/washes",
                     "/beds/4",
                     "/plans/1",
                     "/plans/1?step=dates",
