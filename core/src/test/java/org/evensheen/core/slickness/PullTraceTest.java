@@ -72,4 +72,22 @@ class PullTraceTest {
         assertThatThrownBy(() -> PullTrace.of(List.of(0.0, 0.0, 9.0, 9.5, 9.2, 0.0)))
                 .hasMessageContaining("two seconds");
     }
+
+    /** From 0.3 N on it is a pull, and from a dozen samples under load it has a plateau. */
+    @Test
+    void aPullBeginsAtThreeTenthsOfANewtonAndADozenSamples() throws Exception {
+        assertThat(PullTrace.of(steady(0.3, PullTrace.LEAST)).plateau()).isCloseTo(0.3, within(1e-12));
+        assertThatThrownBy(() -> PullTrace.of(steady(0.299, PullTrace.LEAST))).hasMessageContaining("felt no pull");
+        assertThatThrownBy(() -> PullTrace.of(steady(9, PullTrace.LEAST - 1))).hasMessageContaining("two seconds");
+    }
+
+    /** A load that stays the same, slack before and after. */
+    private static List<Double> steady(double newtons, int samples) {
+        List<Double> trace = new ArrayList<>(List.of(0.0, 0.0));
+        for (int i = 0; i < samples; i++) {
+            trace.add(newtons);
+        }
+        trace.addAll(List.of(0.0, 0.0));
+        return trace;
+    }
 }
