@@ -56,11 +56,15 @@ public class ProductStore {
      * @throws Missing if there is none by that number
      */
     public Product load(long id) {
+        return find(id).orElseThrow(() -> new Missing("There is no product " + id + ". The Shelf has them all."));
+    }
+
+    /** A product, if there is one by that number. */
+    public Optional<Product> find(long id) {
         return database.sql(PRODUCT + " where p.id = :id")
                 .param("id", id)
                 .query((row, n) -> product(row))
-                .optional()
-                .orElseThrow(() -> new Missing("There is no product " + id + ". The Shelf has them all."));
+                .optional();
     }
 
     /** The product of that name, whatever the case. */

@@ -4,10 +4,11 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.evensheen.app.labels.Product;
+import org.evensheen.app.labels.ProductStore;
 import org.evensheen.app.page.Filled;
 import org.evensheen.app.page.Hands;
 import org.evensheen.core.units.PlainText;
@@ -27,10 +28,12 @@ class WashController {
     private static final double MOST_ML = 10_000;
 
     private final WashStore washes;
+    private final ProductStore products;
     private final Clock clock;
 
-    WashController(WashStore washes, Clock clock) {
+    WashController(WashStore washes, ProductStore products, Clock clock) {
         this.washes = washes;
+        this.products = products;
         this.clock = clock;
     }
 
@@ -52,29 +55,41 @@ class WashController {
         if (vehicle.isEmpty() || vehicle.length() > NAME || !PlainText.readable(vehicle)) {
             problems.put("vehicle", "Say what was washed, in up to %d characters.".formatted(NAME));
         }
-        String chosen = sent.getOrDefault("product", "");
-        List<WashStore.Soap> soaps = washes.soaps();
-        Optional<WashStore.Soap> product =
-                soaps.stream().filter(s -> chosen.equals("" + s.id())).findFirst();
+        Optional<Product> product = product(sent, problems);
         String typed = sent.getOrDefault("amount", "").strip();
         Optional<Double> ml = Optional.empty();
         if (!typed.isEmpty()) {
             TypedVolume read = TypedVolume.read(typed, "amount", 0.1, MOST_ML);
-            if (product.isEmpty()) {
+            if (product.isEmpty() && !problems.containsKey("with")) {
                 problems.put("amount", "Choose what it was washed with, or leave the amount out.");
             } else if (read instanceof TypedVolume.Refused refused) {
                 problems.put("amount", refused.message());
-            } else {
-                ml = Optional.of(((TypedVolume.Read) read).ml());
+            } else if (read instanceof TypedVolume.Read amount) {
+                ml = Optional.of(amount.ml());
             }
         }
         if (!problems.isEmpty()) {
             response.setStatus(422);
             return show(new Filled("wash", sent, problems), model);
         }
-        washes.log(new WashStore.Draft(
-                vehicle, LocalDate.now(clock), product.map(WashStore.Soap::id), ml, key, hands.name()));
+        washes.log(new WashStore.Draft(vehicle, LocalDate.now(clock), product.map(Product::id), ml, key, hands.name()));
         return "redirect:/washes";
+    }
+
+    /** What was named counts before what was chosen. */
+    private Optional<Product> product(Map<String, String> sent, Map<String, String> problems) {
+        String named = PlainText.line(sent.getOrDefault("with", ""));
+        if (!named.isEmpty()) {
+            Optional<Product> found = products.named(named);
+            if (found.isEmpty()) {
+                problems.put(
+                        "with",
+                        "Nothing on the Shelf is called “%s”. Put it there first, or leave it out.".formatted(named));
+            }
+            return found;
+        }
+        String chosen = sent.getOrDefault("product", "");
+        return chosen.matches("\\d{1,18}") ? products.find(Long.parseLong(chosen)) : Optional.empty();
     }
 
     @PostMapping("/washes/{id}/undo")

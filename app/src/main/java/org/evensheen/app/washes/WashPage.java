@@ -2,8 +2,9 @@ package org.evensheen.app.washes;
 
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Filled;
 
@@ -83,9 +84,9 @@ record WashPage(List<Choice> vehicles, List<Choice> soaps, List<Line> lately, Fi
 
     /** What is wrong with the amount, the vehicle or the product; empty if nothing is. */
     public String wrong() {
-        return Optional.of(filled.wrong("amount"))
+        return Stream.of("vehicle", "with", "amount")
+                .map(filled::wrong)
                 .filter(p -> !p.isEmpty())
-                .or(() -> Optional.of(filled.wrong("vehicle")).filter(p -> !p.isEmpty()))
-                .orElse("");
+                .collect(Collectors.joining(" "));
     }
 }

@@ -85,7 +85,6 @@ class WashesTest {
                 .sql("update study set first_day = first_day - 400 where id = :id")
                 .param("id", over.id())
                 .update();
-        assertThat(page()).contains(van, "not washed yet; on 2 studies that run");
         Map<String, String> form = form("amount", "45 mL");
         assertThat(Web.post("/washes", form).statusCode()).isEqualTo(302);
         assertThat(Web.post("/washes", form).statusCode()).as("sent twice").isEqualTo(302);
@@ -102,12 +101,22 @@ class WashesTest {
                 .contains("washed today; on 2 studies that run", "45.0 mL last time", van + ", " + soap + ", 45");
         assertThat(Web.post("/washes", form("amount", "46 mL")).statusCode()).isEqualTo(302);
         assertThat(washes(open)).as("one wash a day stands on a tape").hasSize(1);
+        for (int i = 0; i < 13; i++) {
+            SampleProduct.make(SampleProduct.name("Aa"), "soap", "wash 1:100; 500 mL 5 EUR", 0);
+        }
+        String glaze = SampleProduct.name("Glaze");
+        SampleProduct.make(glaze, "wax", "1 L 5 EUR", 0);
+        assertThat(Web.post("/washes", form("with", glaze.toUpperCase(java.util.Locale.ROOT), "product", ""))
+                        .statusCode())
+                .as("what is no soap, or no longer offered, is named")
+                .isEqualTo(302);
+        assertThat(page()).contains(van + ", " + glaze);
         assertThat(Web.get("/shelf/" + soapId).body().replace('\u202f', ' '))
                 .contains(
                         "2 washes took 45.5 mL each: 10 cars from 500 mL, where 24 are promised: 2.2× as much a car.");
-        List<Long> both = logged();
-        assertThat(both).hasSize(2);
-        for (long id : List.of(both.get(1), both.get(1), both.get(0))) {
+        List<Long> all = logged();
+        assertThat(all).hasSize(3);
+        for (long id : List.of(all.get(2), all.get(1), all.get(1), all.get(0))) {
             assertThat(Web.post("/washes/" + id + "/undo", Map.of()).statusCode())
                     .isEqualTo(302);
         }
@@ -127,7 +136,8 @@ class WashesTest {
                 "amount|lots|Write the amount with its unit",
                 "amount|-3 mL|amount",
                 "amount|40 L|amount",
-                "product|987654|Choose what it was washed with"
+                "product|987654|Choose what it was washed with",
+                "with|No such soap|Nothing on the Shelf is called “No such soap”"
             })
     void whatIsWrongIsSaidAndKeepsWhatWasTyped(String field, String value, String saying) {
         Map<String, String> form = form("amount", "45 mL", field, value);
