@@ -68,11 +68,21 @@ class WashController {
                 ml = Optional.of(amount.ml());
             }
         }
+        String ago = sent.getOrDefault("ago", "0");
+        if (!ago.matches("[0-7]")) {
+            problems.put("ago", "It is logged for today, or up to seven days back.");
+        }
         if (!problems.isEmpty()) {
             response.setStatus(422);
             return show(new Filled("wash", sent, problems), model);
         }
-        washes.log(new WashStore.Draft(vehicle, LocalDate.now(clock), product.map(Product::id), ml, key, hands.name()));
+        washes.log(new WashStore.Draft(
+                vehicle,
+                LocalDate.now(clock).minusDays(Integer.parseInt(ago)),
+                product.map(Product::id),
+                ml,
+                key,
+                hands.name()));
         return "redirect:/washes";
     }
 

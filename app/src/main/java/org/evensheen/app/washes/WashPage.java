@@ -4,12 +4,14 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.evensheen.app.page.Figures;
 import org.evensheen.app.page.Filled;
 
 /** Where a wash is logged: with what stands chosen, one tap does it. */
-record WashPage(List<Choice> vehicles, List<Choice> soaps, List<Line> lately, Filled filled, UUID key) {
+record WashPage(
+        List<Choice> vehicles, List<Choice> days, List<Choice> soaps, List<Line> lately, Filled filled, UUID key) {
 
     /**
      * Something to choose.
@@ -20,6 +22,9 @@ record WashPage(List<Choice> vehicles, List<Choice> soaps, List<Line> lately, Fi
 
     /** A wash that was logged. */
     record Line(long id, String words, boolean undone) {}
+
+    /** Days back that a wash can still be logged for. */
+    private static final int WEEK = 7;
 
     static WashPage of(
             List<WashStore.Vehicle> vehicles,
@@ -39,6 +44,13 @@ record WashPage(List<Choice> vehicles, List<Choice> soaps, List<Line> lately, Fi
                 vehicles.stream()
                         .map(v -> new Choice(
                                 v.name(), v.name(), more(v, today), v.name().equals(vehicle)))
+                        .toList(),
+                IntStream.rangeClosed(0, WEEK)
+                        .mapToObj(d -> new Choice(
+                                "" + d,
+                                ago(today.minusDays(d), today),
+                                "",
+                                filled.in("ago", "0").equals("" + d)))
                         .toList(),
                 soaps.stream()
                         .map(s -> new Choice(
@@ -84,7 +96,7 @@ record WashPage(List<Choice> vehicles, List<Choice> soaps, List<Line> lately, Fi
 
     /** What is wrong with the amount, the vehicle or the product; empty if nothing is. */
     public String wrong() {
-        return Stream.of("vehicle", "with", "amount")
+        return Stream.of("vehicle", "ago", "with", "amount")
                 .map(filled::wrong)
                 .filter(p -> !p.isEmpty())
                 .collect(Collectors.joining(" "));

@@ -253,16 +253,21 @@ class SideBySideJourneyTest {
         }
     }
 
+    /** Two coats by one question alone. */
+    private void twoCoats(String kind, String asked) {
+        ask(kind, asked);
+        type("#name0", "Osier Spray Seal");
+        type("#name1", "Brock Paste");
+        tap(page.locator("[data-go]"));
+        begun();
+    }
+
     /** Tapped and left in the same breath: the answer is there, and its step is not asked again. */
     @Test
     void anAnswerOutlivesAReloadInTheSameMoment() {
         try (Visit visit = Visit.of(390, 844, ColorScheme.LIGHT)) {
             page = visit.page();
-            ask("ladder", "water");
-            type("#name0", "Osier Spray Seal");
-            type("#name1", "Brock Paste");
-            tap(page.locator("[data-go]"));
-            page.waitForURL(Pattern.compile("/compare/\\d+$"));
+            twoCoats("ladder", "water");
             assertThat(step()).hasAttribute("data-step", "do/1/water");
             for (String next : List.of("water/A", "water/B")) {
                 page.waitForNavigation(
@@ -279,11 +284,7 @@ class SideBySideJourneyTest {
     void theSheetSaysWhatIsStillOnItsWay() {
         try (Visit visit = Visit.of(390, 844, ColorScheme.LIGHT)) {
             page = visit.page();
-            ask("spray", "streaks");
-            type("#name0", "Osier Spray Seal");
-            type("#name1", "Brock Paste");
-            tap(page.locator("[data-go]"));
-            begun();
+            twoCoats("spray", "streaks");
             page.route("**/said", Route::abort);
             for (String step : List.of("dose/1", "do/1/apply", "do/1/buff", "streaks/A", "streaks/B")) {
                 assertThat(step()).hasAttribute("data-step", step);
@@ -307,11 +308,7 @@ class SideBySideJourneyTest {
         try (Cable cable = new Cable(URI.create(LiveApp.url()).getPort());
                 Visit visit = Visit.of(cable.url(), 390, 844, ColorScheme.DARK)) {
             page = visit.page();
-            ask("spray", "streaks");
-            type("#name0", "Osier Spray Seal");
-            type("#name1", "Brock Paste");
-            tap(page.locator("[data-go]"));
-            begun();
+            twoCoats("spray", "streaks");
             String at = page.url();
             tap(step().locator(".bare[value=skip]"));
             assertThat(step()).hasAttribute("data-step", "do/1/apply");

@@ -114,9 +114,14 @@ class WashesTest {
         assertThat(Web.get("/shelf/" + soapId).body().replace('\u202f', ' '))
                 .contains(
                         "2 washes took 45.5 mL each: 10 cars from 500 mL, where 24 are promised: 2.2× as much a car.");
+        assertThat(Web.post("/washes", form("ago", "2")).statusCode()).isEqualTo(302);
+        assertThat(washes(open))
+                .extracting(Happening::day)
+                .as("the day before yesterday")
+                .containsExactlyInAnyOrder(SampleStudy.TODAY, SampleStudy.TODAY - 2);
         List<Long> all = logged();
-        assertThat(all).hasSize(3);
-        for (long id : List.of(all.get(2), all.get(1), all.get(1), all.get(0))) {
+        assertThat(all).hasSize(4);
+        for (long id : List.of(all.get(3), all.get(2), all.get(1), all.get(1), all.get(0))) {
             assertThat(Web.post("/washes/" + id + "/undo", Map.of()).statusCode())
                     .isEqualTo(302);
         }
@@ -137,6 +142,7 @@ class WashesTest {
                 "amount|-3 mL|amount",
                 "amount|40 L|amount",
                 "product|987654|Choose what it was washed with",
+                "ago|8|up to seven days back",
                 "with|No such soap|Nothing on the Shelf is called “No such soap”"
             })
     void whatIsWrongIsSaidAndKeepsWhatWasTyped(String field, String value, String saying) {
