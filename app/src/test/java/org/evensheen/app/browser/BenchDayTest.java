@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.FilePayload;
 import java.net.URI;
@@ -32,9 +31,6 @@ import org.junit.jupiter.api.extension.ExtendWith;
 /** The bench day in a real browser: with one thumb, with the keyboard alone, without a line, with two devices. */
 @ExtendWith({LiveApp.class, ChromiumExtension.class})
 class BenchDayTest {
-    private static final LocatorAssertions.ContainsTextOptions TWO_SECONDS =
-            new LocatorAssertions.ContainsTextOptions().setTimeout(2000);
-
     private Visit visit;
     private Page page;
 
@@ -285,7 +281,7 @@ class BenchDayTest {
     }
 
     @Test
-    void twoDevicesSeeEachOtherWithinTwoSecondsAndTheSecondIsToldWhatStands() {
+    void twoDevicesSeeEachOtherByThemselvesAndTheSecondIsToldWhatStands() {
         Study study = SampleStudy.make();
         String section = study.record().sections().get(0).code();
         open(390, "/studies/" + study.id() + "/run");
@@ -296,8 +292,8 @@ class BenchDayTest {
             asks("arrived");
 
             Web.send("/studies/" + study.id() + "/capture", SampleStudy.firstPull(section, "9.9", UUID.randomUUID()));
-            assertThat(step().locator(".step-head")).containsText("Second pull", TWO_SECONDS);
-            assertThat(other.page().locator(".ask")).containsText("Second pull", TWO_SECONDS);
+            assertThat(step().locator(".step-head")).containsText("Second pull");
+            assertThat(other.page().locator(".ask")).containsText("Second pull");
 
             step().locator("[name=amount]").fill("9.5");
             Web.send("/studies/" + study.id() + "/capture", second(section));
