@@ -99,7 +99,12 @@ class WashController {
             return found;
         }
         String chosen = sent.getOrDefault("product", "");
-        return chosen.matches("\\d{1,18}") ? products.find(Long.parseLong(chosen)) : Optional.empty();
+        Optional<Product> found =
+                chosen.matches("\\d{1,18}") ? products.find(Long.parseLong(chosen)) : Optional.empty();
+        if (found.isEmpty() && !chosen.isEmpty()) {
+            problems.put("with", "That is not on the Shelf. Choose what it was washed with, or leave it out.");
+        }
+        return found;
     }
 
     @PostMapping("/washes/{id}/undo")

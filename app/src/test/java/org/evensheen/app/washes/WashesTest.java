@@ -141,7 +141,8 @@ class WashesTest {
                 "amount|lots|Write the amount with its unit",
                 "amount|-3 mL|amount",
                 "amount|40 L|amount",
-                "product|987654|Choose what it was washed with",
+                "product|987654|That is not on the Shelf",
+                "product|''|Choose what it was washed with",
                 "ago|8|up to seven days back",
                 "with|No such soap|Nothing on the Shelf is called “No such soap”"
             })
